@@ -1,0 +1,18 @@
+import { runChecks } from '@kettle/core/checks';
+import { readPlan } from '@kettle/core/formats';
+import { layOut } from '@kettle/core/schedule';
+import type { CliCommand } from '../command';
+
+export const check: CliCommand = {
+  name: 'check',
+  says: 'a plan → what is physically wrong with it',
+  shape: {
+    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
+    out: 'findings[{id,severity:"stop"|"look"|"note",where{area?,pass?,atS?},number{value,unit,limit},why,fix?}]',
+  },
+  input: 'plan',
+  run: (input) => {
+    const plan = readPlan(input);
+    return { findings: runChecks(plan, layOut(plan)) };
+  },
+};

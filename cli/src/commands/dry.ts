@@ -1,0 +1,34 @@
+import * as z from 'zod';
+import { climateSchema, heatToolSchema } from '@kettle/core/climate';
+import { paperById } from '@kettle/core/paper';
+import { BadInput, readInput } from '@kettle/core/units';
+import { dry as dryWash, evaporationRate } from '@kettle/core/water';
+import type { CliCommand } from '../command';
+
+const inputSchema = z.strictObject({
+  paper: z.string(),
+  filmUm: z.number().nonnegative().max(5000),
+  climate: climateSchema,
+  paperWaterGm2: z.number().nonnegative().default(0),
+  heatTool: heatToolSchema.optional(),
+});
+
+const SECONDS_PER_HOUR = 3600;
+
+export const dry: CliCommand = {
+  name: 'dry',
+  says: 'when each stage of a drying wash ends',
+  shape: {
+    in: 'paper, filmUm, climate{tempC,rh,airMs}, paperWaterGm2?=0, heatTool?{airMs?=5,airTempC?=60,fromS?=0,seconds?}',
+    out: 'stages{puddledEndS,shinyEndS,satinEndS,dampEndS,coolEndS} (null = never), evaporationGm2h',
+  },
+  input: 'json',
+  run: (input) => {
+    const { paper: paperId, ...wash } = readInput(inputSchema, input);
+    const paper = paperById(paperId);
+    if (wash.paperWaterGm2 > paper.capacityGm2)
+      throw new BadInput('paperWaterGm2', `${wash.paperWaterGm2} is more than this paper holds (${paper.capacityGm2} g/m²)`);
+    const { stages } = dryWash({ paper, ...wash });
+    return { stages, evaporationGm2h: evaporationRate(wash.climate) * SECONDS_PER_HOUR };
+  },
+};

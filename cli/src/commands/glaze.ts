@@ -1,0 +1,44 @@
+import * as z from 'zod';
+import { hexOf, labOf } from '@kettle/core/colour';
+import { paperById } from '@kettle/core/paper';
+import { glazeReflectance, pigmentByCode, REFERENCE_FILM_UM } from '@kettle/core/pigment';
+import { readInput } from '@kettle/core/units';
+import type { CliCommand } from '../command';
+
+const inputSchema = z.strictObject({
+  paper: z.string(),
+  layers: z
+    .array(
+      z.strictObject({
+        parts: z.array(z.strictObject({ pigment: z.string(), parts: z.int().positive().max(1000) })).min(1).max(6),
+        strength: z.number().positive().max(1),
+        filmUm: z.number().positive().max(5000).default(REFERENCE_FILM_UM),
+      }),
+    )
+    .max(24),
+  wet: z.number().min(0, 'wet is a fraction 0…1').max(1, 'wet is a fraction 0…1').default(0),
+  light: z.literal('D65').default('D65'),
+});
+
+export const glaze: CliCommand = {
+  name: 'glaze',
+  says: 'layers of paint on paper → colour',
+  shape: {
+    in: 'paper, layers[{parts[{pigment,parts}],strength,filmUm?=100}] bottom first, wet?=0 0…1 of the top layer, light?="D65"',
+    out: 'hex lab reflectance[36]',
+  },
+  input: 'json',
+  run: (input) => {
+    const { paper, layers, wet } = readInput(inputSchema, input);
+    const mixes = layers.map((layer, i) => ({
+      ...layer,
+      parts: layer.parts.map(({ pigment, parts }, j) => ({
+        pigment: pigmentByCode(pigment, `layers[${i}].parts[${j}].pigment`),
+        parts,
+      })),
+    }));
+    const reflectance = glazeReflectance(paperById(paper), mixes, wet);
+    const lab = labOf(reflectance);
+    return { hex: hexOf(lab), lab, reflectance: [...reflectance] };
+  },
+};

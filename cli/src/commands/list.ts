@@ -1,0 +1,25 @@
+import { ENVELOPES } from '@kettle/core/card';
+import { CHECKS } from '@kettle/core/checks';
+import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
+import { PAPERS } from '@kettle/core/paper';
+import { PIGMENTS } from '@kettle/core/pigment';
+import { CHORES, TECHNIQUES } from '@kettle/core/plan';
+import type { CliCommand } from '../command';
+
+export const list: CliCommand = {
+  name: 'list',
+  says: 'the ids that the other commands know',
+  shape: { in: '(nothing)', out: 'papers[{id,name}] pigments[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]' },
+  input: 'none',
+  run: () => ({
+    papers: PAPERS.map(idAndName),
+    pigments: PIGMENTS.map(({ code, name }) => ({ id: code, name })),
+    envelopes: ENVELOPES,
+    climates: CLIMATES_BY_FEEL,
+    techniques: TECHNIQUES.map(idAndName),
+    chores: CHORES.map(idAndName),
+    checks: CHECKS.map(({ id, severity }) => ({ id, severity })),
+  }),
+};
+
+const idAndName = ({ id, name }: { readonly id: string; readonly name: string }) => ({ id, name });

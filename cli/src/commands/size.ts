@@ -1,0 +1,14 @@
+import { cardFormatSchema, cardSizes } from '@kettle/core/card';
+import { readInput } from '@kettle/core/units';
+import type { CliCommand } from '../command';
+
+export const size: CliCommand = {
+  name: 'size',
+  says: 'envelope → card, opened sheet, scores, panel, sheet to be painted',
+  shape: {
+    in: 'envelope{widthMm,heightMm} fold side|top|flat, border taped|bleed|bare, clearanceMm?=3 bulkMm?=0 panelRevealMm?=0 tapeMm?=4 bleedMm?=3',
+    out: 'card{widthMm,heightMm} flat{…} scores[{axis,atMm}] panel{…} paint{…} clearance{perSideMm,inAllMm} fits warning?',
+  },
+  input: 'json',
+  run: (input) => cardSizes(readInput(cardFormatSchema, input)),
+};

@@ -1,0 +1,56 @@
+import { parseJson, readKettleFile } from '@kettle/core/formats';
+import { BadInput } from '@kettle/core/units';
+import type { CliCommand } from './command';
+import { check } from './commands/check';
+import { dry } from './commands/dry';
+import { glaze } from './commands/glaze';
+import { list } from './commands/list';
+import { mix } from './commands/mix';
+import { size } from './commands/size';
+
+/** Every command; to add one, a file in commands/ and a name here. */
+export const COMMANDS: readonly CliCommand[] = [size, dry, mix, glaze, check, list];
+
+/** What a run leaves: exit code, standard output, standard error. */
+export interface RunResult {
+  readonly code: 0 | 1 | 2;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** Runs `kettle` with its arguments; `read` fetches a file, or standard input for `-`. */
+export function run(args: readonly string[], read: (file: string) => Uint8Array): RunResult {
+  try {
+    return { code: 0, out: `${answer(args, read)}\n`, err: '' };
+  } catch (cause) {
+    if (cause instanceof BadInput) return { code: 2, out: '', err: `${oneLine(cause.message)}\n` };
+    return { code: 1, out: '', err: `our fault: ${oneLine(cause instanceof Error ? cause.message : String(cause))}\n` };
+  }
+}
+
+function answer(args: readonly string[], read: (file: string) => Uint8Array): string {
+  const [name, ...rest] = args;
+  if (name === undefined || name === '--help') return overview();
+  const command = COMMANDS.find((candidate) => candidate.name === name);
+  if (!command) throw new BadInput('command', `unknown “${name}”; known: ${COMMANDS.map((c) => c.name).join(', ')}`);
+  if (rest.includes('--help')) return help(command);
+  if (rest.length > 1) throw new BadInput('arguments', `${name} takes one file or -, not ${rest.length}`);
+  if (command.input === 'none') return JSON.stringify(command.run(undefined), null, 1);
+  return JSON.stringify(command.run(readDocument(command, read(rest[0] ?? '-'))), null, 1);
+}
+
+/** A zip begins with these two bytes; a plan may come packed or bare. */
+const ZIP_MARK = [0x50, 0x4b];
+
+function readDocument(command: CliCommand, bytes: Uint8Array): unknown {
+  if (command.input === 'plan' && ZIP_MARK.every((byte, i) => bytes[i] === byte)) return readKettleFile(bytes).plan;
+  return parseJson(new TextDecoder().decode(bytes), 'input');
+}
+
+const overview = (): string =>
+  ['kettle COMMAND [FILE|-]', ...COMMANDS.map(({ name, says }) => `  ${name.padEnd(8)} ${says}`)].join('\n');
+
+const help = ({ name, says, shape }: CliCommand): string =>
+  [`kettle ${name} [FILE|-]: ${says}`, `  in:  ${shape.in}`, `  out: ${shape.out}`].join('\n');
+
+const oneLine = (text: string): string => text.replace(/\s*\n\s*/g, ' ');

@@ -1,0 +1,2 @@
+export { ENVELOPES, envelopeSchema, type Envelope, type NamedEnvelope } from './envelope';
+export { cardFormatSchema, cardSizes, type CardFormat, type CardSizes, type Size } from './size';

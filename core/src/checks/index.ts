@@ -1,0 +1,2 @@
+export type { Check, Finding, Severity } from './check';
+export { CHECKS, findingKey, runChecks } from './registry';

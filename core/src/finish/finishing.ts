@@ -1,0 +1,47 @@
+import { cardSizes } from '../card';
+import { choreOf, type ChoreAct, type Plan } from '../plan';
+import type { Timeline } from '../schedule';
+import { formatSpan } from '../units';
+
+/** One finishing chore in its time. */
+export interface FinishingStep {
+  readonly act: ChoreAct;
+  readonly says: string;
+  readonly startS: number;
+  readonly endS: number;
+  /** Hands idle before it, and the area they wait for. */
+  readonly idleS: number;
+  readonly waitsFor: string | null;
+  /** What it needs by itself afterwards. */
+  readonly afterwards: string | null;
+  readonly size: string | null;
+}
+
+/** The finishing chores of a plan in order, with their waits; those that can never begin are left out. */
+export function finishing(plan: Plan, timeline: Timeline): FinishingStep[] {
+  const sizes = cardSizes(plan.card);
+  return timeline.steps.flatMap(({ act, startS, endS, waited }) => {
+    if (act.kind !== 'chore') return [];
+    const chore = choreOf(act.chore);
+    if (!chore.finishing) return [];
+    return [
+      {
+        act,
+        says: chore.name,
+        startS,
+        endS,
+        idleS: waited ? startS - waited.fromS : 0,
+        waitsFor: waited?.area ?? null,
+        afterwards: chore.waitS > 0 ? `then leave it ${formatSpan(chore.waitS)}` : null,
+        size: sizeFor(act.chore, sizes),
+      },
+    ];
+  });
+}
+
+function sizeFor(chore: string, { flat, scores }: ReturnType<typeof cardSizes>): string | null {
+  if (chore === 'trim') return `${flat.widthMm} × ${flat.heightMm} mm`;
+  if (chore === 'score' && scores.length > 0)
+    return `${scores[0].atMm} mm from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge`;
+  return null;
+}

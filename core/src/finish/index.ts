@@ -1,0 +1,1 @@
+export { finishing, type FinishingStep } from './finishing';

@@ -1,0 +1,100 @@
+import { readFileSync } from 'node:fs';
+import { strToU8, zipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { addPass, smallPlan } from '../testing/small-plan';
+import { applyCommands } from '../plan';
+import { BadInput } from '../units';
+import { readKettleFile, readPlan, readStudio, traceSheet, writeKettleFile } from '.';
+
+const fixture = (name: string): Record<string, unknown> =>
+  JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), 'utf8')) as Record<string, unknown>;
+
+const faultOf = (run: () => unknown): BadInput => {
+  try {
+    run();
+  } catch (cause) {
+    if (cause instanceof BadInput) return cause;
+    throw cause;
+  }
+  throw new Error('expected a refusal');
+};
+
+describe('released versions', () => {
+  it('opens a plan of version 1 as it was meant', () => {
+    const old = fixture('plan-v1');
+    const plan = readPlan(old);
+    expect(plan.version).toBe(2);
+    expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
+    expect('envelope' in plan.brief).toBe(false);
+    expect(plan.notNeeded).toEqual([]);
+  });
+
+  it('opens version 2 unchanged', () => expect(readPlan(fixture('plan-v2'))).toEqual(fixture('plan-v2')));
+
+  it('opens a studio of version 1 unchanged', () => expect(readStudio(fixture('studio-v1'))).toEqual(fixture('studio-v1')));
+
+  it('does not touch what it is given', () => {
+    const old = fixture('plan-v1');
+    readPlan(old);
+    expect(old).toEqual(fixture('plan-v1'));
+  });
+});
+
+describe('a .kettle file', () => {
+  const plan = smallPlan(addPass('p1', 'sky', 'blue'), { do: 'add-line', line: { id: 'l', points: [[1.25, 2, 0.5]] } });
+
+  it('comes back identical to the last field, attachments too', () => {
+    const bytes = writeKettleFile({ plan, attachments: { 'photo.png': new Uint8Array([1, 2, 3]) } });
+    expect(readKettleFile(bytes)).toEqual({ plan, attachments: { 'photo.png': new Uint8Array([1, 2, 3]) } });
+    expect(writeKettleFile({ plan, attachments: {} })).toEqual(writeKettleFile({ plan, attachments: {} }));
+  });
+
+  const packed = (json: string): Uint8Array => zipSync({ 'plan.json': strToU8(json) });
+  const changed = (change: object): Uint8Array => packed(JSON.stringify({ ...plan, ...change }));
+
+  it.each<[string, Uint8Array, string, RegExp]>([
+    ['no zip', strToU8('not a zip at all'), 'file', /damaged/],
+    ['cut short', writeKettleFile({ plan, attachments: {} }).slice(0, 900), 'file', /damaged/],
+    ['empty', new Uint8Array(0), 'file', /damaged/],
+    ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
+    ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
+    ['foreign', changed({ format: 'other' }), 'format', /another program/],
+    ['newer', changed({ version: 3 }), 'version', /newer.*untouched/],
+    ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
+    ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
+    ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],
+    ['missing field', changed({ title: undefined }), 'title', /missing/],
+    ['null', packed('null'), '', /not an object/],
+  ])('refused: %s', (_, bytes, field, reason) => {
+    const fault = faultOf(() => readKettleFile(bytes));
+    expect(fault.field).toBe(field);
+    expect(fault.reason).toMatch(reason);
+  });
+});
+
+describe('the trace sheet', () => {
+  const svg = traceSheet(
+    applyCommands(smallPlan(), [{ do: 'rename', title: 'Fish & <chips>' }, { do: 'add-line', line: { id: 'l', points: [[1, 2, 0.5], [11, 2, 0.5]] } }]).plan,
+  );
+
+  it('is at true size: its units are mm and one user unit is one mm', () => {
+    const [, width, height, boxWidth, boxHeight] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
+    expect([width, height]).toEqual([boxWidth, boxHeight]);
+    expect(svg).toContain('<rect class="sheet" width="156" height="108"/>');
+    expect(svg).toContain('<rect class="panel" width="148" height="100"/>');
+    expect(svg).toContain('translate(4 4)');
+  });
+
+  it('has a ruler bar of 50 mm with a tick each centimetre', () => {
+    const bar = /id="ruler" d="([^"]+)"/.exec(svg)![1];
+    expect(bar).toMatch(/^M0 [\d.]+H50/);
+    expect(bar.match(/V/g)).toHaveLength(6);
+  });
+
+  it('shows areas, names and pencil, and escapes words', () => {
+    expect(svg.match(/class="area"/g)).toHaveLength(3);
+    expect(svg).toContain('points="1,2 11,2"');
+    expect(svg).toContain('Fish &amp; &lt;chips&gt;');
+    expect(svg).not.toContain('<chips>');
+  });
+});

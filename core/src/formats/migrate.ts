@@ -1,0 +1,46 @@
+import { planSchema, studioSchema, type Plan, type Studio } from '../plan';
+import { BadInput, readInput } from '../units';
+
+type Json = Record<string, unknown>;
+
+/** Steps from one released version of the plan to the next, JSON to JSON; entry n leads from version n. */
+const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
+  // Version 1 kept the envelope with the brief and had no list of stations marked not needed.
+  1: (old) => {
+    const { envelope, ...brief } = asObject(old['brief'], 'brief');
+    return { ...old, version: 2, brief, card: { ...asObject(old['card'], 'card'), envelope }, notNeeded: [] };
+  },
+};
+
+export const PLAN_VERSION = 2;
+export const STUDIO_VERSION = 1;
+
+/** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
+export function readPlan(json: unknown): Plan {
+  return readInput(planSchema, migrated(json, 'kettle-plan', PLAN_VERSION, PLAN_STEPS));
+}
+
+/** Reads a studio of any released version from JSON; throws as `readPlan`. */
+export function readStudio(json: unknown): Studio {
+  return readInput(studioSchema, migrated(json, 'kettle-studio', STUDIO_VERSION, {}));
+}
+
+function migrated(json: unknown, format: string, version: number, steps: typeof PLAN_STEPS): Json {
+  let document = asObject(json, '');
+  if (document['format'] !== format)
+    throw new BadInput('format', `is ${JSON.stringify(document['format'])}, not “${format}”: this is another program’s file`);
+  for (;;) {
+    const found = document['version'];
+    if (typeof found !== 'number' || !Number.isInteger(found) || found < 1)
+      throw new BadInput('version', `is ${JSON.stringify(found)}, not a whole number from 1`);
+    if (found > version)
+      throw new BadInput('version', `${found} is newer than this program reads (${version}); update the program, the file is untouched`);
+    if (found === version) return document;
+    document = steps[found](document);
+  }
+}
+
+function asObject(value: unknown, field: string): Json {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new BadInput(field, 'is not an object');
+  return value as Json;
+}

@@ -1,0 +1,65 @@
+import { cardSizes } from '../card';
+import { interiorPoint, type Polygon } from '../geometry';
+import type { Plan } from '../plan';
+
+/** Room round the sheet for the ruler bar and the words, mm. */
+const MARGIN_MM = 12;
+
+/** Length of the bar by which the printer is checked, mm. */
+const RULER_MM = 50;
+
+/**
+ * The panel at true size as SVG in mm, to be printed at 100 % and traced over a lit pad: sheet to be
+ * painted, visible panel, areas with their names, pencil lines, and a ruler bar to check the printer by.
+ */
+export function traceSheet(plan: Plan): string {
+  const { paint, panel } = cardSizes(plan.card);
+  const rim = [(paint.widthMm - panel.widthMm) / 2, (paint.heightMm - panel.heightMm) / 2] as const;
+  const width = Math.max(paint.widthMm, RULER_MM) + 2 * MARGIN_MM;
+  const height = paint.heightMm + 3 * MARGIN_MM;
+  const areas = plan.areas.map(
+    ({ name, outline }) =>
+      `<path class="area" d="${pathOf(outline)}"/>${label(name, interiorPoint(outline))}`,
+  );
+  const lines = plan.lines.map(({ points }) => `<polyline class="pencil" points="${points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ')}"/>`);
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">`,
+    `<title>${escape(plan.title)}, trace sheet at true size</title>`,
+    STYLE,
+    `<g transform="translate(${MARGIN_MM} ${MARGIN_MM})">`,
+    `<rect class="sheet" width="${mm(paint.widthMm)}" height="${mm(paint.heightMm)}"/>`,
+    `<g transform="translate(${mm(rim[0])} ${mm(rim[1])})">`,
+    `<rect class="panel" width="${mm(panel.widthMm)}" height="${mm(panel.heightMm)}"/>`,
+    ...areas,
+    ...lines,
+    '</g>',
+    rulerBar(paint.heightMm + 6),
+    `<text x="${RULER_MM + 4}" y="${mm(paint.heightMm + 8)}">print at 100 %; the bar is ${RULER_MM} mm</text>`,
+    `<text x="0" y="${mm(paint.heightMm + 16)}">${escape(plan.title)} · panel ${mm(panel.widthMm)} × ${mm(panel.heightMm)} mm</text>`,
+    '</g>',
+    '</svg>',
+  ].join('\n');
+}
+
+const STYLE =
+  '<style>rect,path,polyline,line{fill:none;stroke:#334;stroke-width:.25}' +
+  '.sheet{stroke-dasharray:2 1}.pencil{stroke:#667}.bar{stroke-width:.4}' +
+  'text{font:3px sans-serif;fill:#334}</style>';
+
+function rulerBar(y: number): string {
+  const ticks = Array.from({ length: RULER_MM / 10 + 1 }, (_, i) => `M${i * 10} ${mm(y - 1.5)}V${mm(y + 1.5)}`);
+  return `<path class="bar" id="ruler" d="M0 ${mm(y)}H${RULER_MM}${ticks.join('')}"/>`;
+}
+
+const pathOf = (outline: Polygon): string =>
+  outline.map((ring) => `M${ring.map(([x, y]) => `${mm(x)} ${mm(y)}`).join('L')}Z`).join('');
+
+const label = (name: string, [x, y]: readonly [number, number]): string =>
+  `<text x="${mm(x)}" y="${mm(y)}" text-anchor="middle">${escape(name)}</text>`;
+
+/** Hundredths of a millimetre are finer than any printer. */
+const mm = (value: number): string => String(Math.round(value * 100) / 100);
+
+const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+
+const escape = (text: string): string => text.replace(/[&<>"]/g, (character) => ENTITIES[character]);

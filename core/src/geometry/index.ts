@@ -1,0 +1,17 @@
+export {
+  bounds,
+  contains,
+  distance,
+  edgeLength,
+  gapBetween,
+  pointSchema,
+  polygonArea,
+  polygonSchema,
+  rectangle,
+  ringArea,
+  type Point,
+  type Polygon,
+  type Ring,
+} from './polygon';
+export { interiorPoint } from './interior';
+export { isClosed, simplifyLine } from './simplify';

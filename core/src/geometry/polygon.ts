@@ -1,0 +1,94 @@
+import * as z from 'zod';
+
+/** A point in mm; origin top left, x right, y down. */
+export type Point = readonly [x: number, y: number];
+
+/** A closed ring without its first point repeated. */
+export type Ring = readonly Point[];
+
+/** A region: the outer ring first, then its holes. */
+export type Polygon = readonly Ring[];
+
+export const pointSchema = z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]);
+export const ringSchema = z.array(pointSchema).min(3);
+export const polygonSchema = z.array(ringSchema).min(1);
+
+/** Signed area of a ring, mm² (shoelace). */
+export function ringArea(ring: Ring): number {
+  let twice = 0;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++)
+    twice += ring[j][0] * ring[i][1] - ring[i][0] * ring[j][1];
+  return twice / 2;
+}
+
+/** Painted area of a polygon, mm²: outer ring less holes. */
+export function polygonArea([outer, ...holes]: Polygon): number {
+  return holes.reduce((area, hole) => area - Math.abs(ringArea(hole)), Math.abs(ringArea(outer)));
+}
+
+/** Length of all edges, mm: what has to be cut in. */
+export function edgeLength(polygon: Polygon): number {
+  return polygon.flatMap(segmentsOf).reduce((sum, [a, b]) => sum + distance(a, b), 0);
+}
+
+export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+
+type Segment = readonly [Point, Point];
+
+function segmentsOf(ring: Ring): Segment[] {
+  return ring.map((point, i) => [point, ring[(i + 1) % ring.length]] as const);
+}
+
+/** Is the point inside, holes excluded? Even–odd crossing rule. */
+export function contains(polygon: Polygon, [x, y]: Point): boolean {
+  let inside = false;
+  for (const [[ax, ay], [bx, by]] of polygon.flatMap(segmentsOf))
+    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
+  return inside;
+}
+
+/** Smallest distance between two regions in mm; 0 when they overlap or one lies in the other. */
+export function gapBetween(one: Polygon, other: Polygon): number {
+  if (contains(one, other[0][0]) || contains(other, one[0][0])) return 0;
+  const others = other.flatMap(segmentsOf);
+  let gap = Infinity;
+  for (const [a, b] of one.flatMap(segmentsOf))
+    for (const [c, d] of others) {
+      gap = Math.min(gap, segmentGap(a, b, c, d));
+      if (gap === 0) return 0;
+    }
+  return gap;
+}
+
+function segmentGap(a: Point, b: Point, c: Point, d: Point): number {
+  if (cross(a, b, c) * cross(a, b, d) < 0 && cross(c, d, a) * cross(c, d, b) < 0) return 0;
+  return Math.min(pointGap(a, c, d), pointGap(b, c, d), pointGap(c, a, b), pointGap(d, a, b));
+}
+
+const cross = (o: Point, a: Point, b: Point): number =>
+  (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
+
+function pointGap(p: Point, a: Point, b: Point): number {
+  const length2 = (b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2;
+  const along = length2 === 0 ? 0 : ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length2;
+  const t = Math.min(1, Math.max(0, along));
+  return distance(p, [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
+}
+
+/** Smallest upright box round the outer ring: `[x, y, width, height]` in mm. */
+export function bounds([outer]: Polygon): readonly [number, number, number, number] {
+  const xs = outer.map(([x]) => x);
+  const ys = outer.map(([, y]) => y);
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return [x, y, Math.max(...xs) - x, Math.max(...ys) - y];
+}
+
+/** A rectangle as a polygon, mm. */
+export const rectangle = (x: number, y: number, width: number, height: number): Polygon => [
+  [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ],
+];

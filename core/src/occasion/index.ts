@@ -1,0 +1,2 @@
+export { OCCASIONS } from './occasion';
+export { briefSchema, daysUntil, postBy, type Brief } from './brief';

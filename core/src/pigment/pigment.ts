@@ -1,0 +1,35 @@
+import * as z from 'zod';
+
+/** One absorption band: `e` falls towards red, `r` rises, `g` is a bell; a in m²/g, centre and width in nm. */
+const bandSchema = z.strictObject({
+  t: z.enum(['e', 'r', 'g']),
+  a: z.number().nonnegative(),
+  c: z.number(),
+  w: z.number().positive(),
+});
+
+/** A pigment as the models see it; a frozen copy is embedded in every plan that uses it. */
+export const pigmentSchema = z.strictObject({
+  /** Public code: Colour Index name with a suffix where that is ambiguous, `PBr7-burnt-sienna`. */
+  code: z.string().regex(/^[A-Za-z0-9:_-]{2,40}$/),
+  revision: z.int().min(1),
+  ci: z.string(),
+  name: z.string().min(1),
+  family: z.string(),
+  /** Dry pigment of a masstone: a 100 µm film at strength 1, g/m². */
+  masstoneLoadGm2: z.number().positive(),
+  /** Absorption floor, m²/g. */
+  k0: z.number().nonnegative(),
+  /** Scatter at 550 nm, m²/g, and its fall with wavelength. */
+  s0: z.number().nonnegative(),
+  sp: z.number(),
+  bands: z.array(bandSchema),
+  staining: z.number().min(0).max(1),
+  granulation: z.number().min(0).max(1),
+  lightfastness: z.string(),
+  hazard: z.enum(['none', 'cadmium', 'cobalt', 'nickel', 'manganese']),
+  transparencyClass: z.string(),
+  /** `constructed` spectra are plausible, not measured, until the painter calibrates them. */
+  origin: z.enum(['constructed', 'calibrated']),
+});
+export type Pigment = z.infer<typeof pigmentSchema>;

@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { id, seconds } from '../units';
+import { CHORES } from './chore';
+import { TECHNIQUES } from './technique';
+
+const names = <T extends { readonly id: string }>(list: readonly T[]): [string, ...string[]] =>
+  list.map((entry) => entry.id) as [string, ...string[]];
+
+/** When an act may begin: when what it touches is dry, as soon as the hands are free, or not before a time of the plan. */
+export const startSchema = z.union([
+  z.enum(['when-dry', 'straight-on']),
+  z.strictObject({ atS: seconds }),
+]);
+export type Start = z.infer<typeof startSchema>;
+
+/** One act of painting on one or more areas. */
+export const passSchema = z.strictObject({
+  kind: z.literal('pass'),
+  id,
+  name: z.string().max(80),
+  areas: z.array(id),
+  technique: z.enum(names(TECHNIQUES)),
+  /** The mix laid; `null` for clear water. */
+  mix: id.nullable(),
+  /** Mean water laid, µm. */
+  filmUm: z.number().positive().max(2000),
+  /** Hands-on seconds as the painter set them; `null` = from area and technique. */
+  handsS: seconds.nullable(),
+  start: startSchema,
+});
+export type Pass = z.infer<typeof passSchema>;
+
+/** One act that is not painting. */
+export const choreActSchema = z.strictObject({
+  kind: z.literal('chore'),
+  id,
+  chore: z.enum(names(CHORES)),
+  /** For masking: the areas. Empty for the whole card. */
+  areas: z.array(id),
+  handsS: seconds.nullable(),
+});
+export type ChoreAct = z.infer<typeof choreActSchema>;
+
+/** The acts of a card stand in one list, in the painter's own order. */
+export const actSchema = z.discriminatedUnion('kind', [passSchema, choreActSchema]);
+export type Act = z.infer<typeof actSchema>;

@@ -1,0 +1,25 @@
+import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import { runCommand, type Command } from './command';
+import type { Plan } from './plan';
+
+enablePatches();
+
+/** A change to a plan as plain data: what to do, and what undoes it. */
+export interface PlanChange {
+  readonly plan: Plan;
+  readonly patches: readonly Patch[];
+  readonly inverse: readonly Patch[];
+}
+
+/** Carries commands out in order as one change. The plan given is left as it is. */
+export function applyCommands(plan: Plan, commands: readonly Command[]): PlanChange {
+  const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
+    for (const command of commands) runCommand(draft as Plan, command);
+  });
+  return { plan: next, patches, inverse };
+}
+
+/** The plan after a recorded change. */
+export const replayPatches = (plan: Plan, patches: readonly Patch[]): Plan => applyPatches(plan, patches as Patch[]);
+
+export type { Patch };

@@ -1,0 +1,159 @@
+import * as z from 'zod';
+import { cardFormatSchema } from '../card';
+import { climateSchema } from '../climate';
+import { briefSchema } from '../occasion';
+import { paperSchema } from '../paper';
+import { pigmentSchema } from '../pigment';
+import { areaSchema, pencilLineSchema } from '../sketch';
+import { id } from '../units';
+import { actSchema, choreActSchema, passSchema } from './act';
+import { choreOf } from './chore';
+import { plannedMixSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
+
+/**
+ * Everything that can be done to a plan, as plain data. A command changes a draft in place; the store
+ * turns that into patches for undo, journal and workers.
+ */
+export const commandSchema = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('rename'), title: z.string().min(1).max(80) }),
+  z.strictObject({ do: z.literal('set-brief'), change: briefSchema.partial() }),
+  z.strictObject({ do: z.literal('set-format'), change: cardFormatSchema.partial() }),
+  z.strictObject({ do: z.literal('set-climate'), change: climateSchema.partial() }),
+  z.strictObject({ do: z.literal('choose-paper'), paper: paperSchema }),
+  z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
+  z.strictObject({ do: z.literal('rub-out-line'), line: id }),
+  z.strictObject({ do: z.literal('add-area'), area: areaSchema }),
+  z.strictObject({ do: z.literal('rename-area'), area: id, name: areaSchema.shape.name }),
+  z.strictObject({ do: z.literal('remove-area'), area: id }),
+  z.strictObject({ do: z.literal('keep-white'), white: whiteSchema }),
+  z.strictObject({ do: z.literal('give-up-white'), white: id }),
+  z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
+  z.strictObject({ do: z.literal('remove-mix'), mix: id }),
+  z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
+  z.strictObject({ do: z.literal('change-pass'), pass: id, change: passSchema.omit({ kind: true, id: true }).partial() }),
+  z.strictObject({ do: z.literal('change-chore'), chore: id, change: choreActSchema.pick({ handsS: true }) }),
+  z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
+  z.strictObject({ do: z.literal('remove-act'), act: id }),
+  z.strictObject({ do: z.literal('mark-not-needed'), station: z.enum(STATIONS), notNeeded: z.boolean() }),
+  z.strictObject({ do: z.literal('accept-finding'), finding: z.string(), reason: z.string().max(200) }),
+  z.strictObject({ do: z.literal('sit-down'), at: sittingEventSchema.shape.at }),
+  z.strictObject({ do: z.literal('note-event'), event: sittingEventSchema }),
+  z.strictObject({ do: z.literal('end-sitting') }),
+]);
+export type Command = z.infer<typeof commandSchema>;
+
+type Run<D extends Command['do']> = (plan: Plan, command: Extract<Command, { do: D }>) => void;
+
+/** One short rule for each command. Each takes the plan as a draft it may change. */
+const RUNS: { [D in Command['do']]: Run<D> } = {
+  rename: (plan, { title }) => void (plan.title = title),
+  'set-brief': (plan, { change }) => void Object.assign(plan.brief, change),
+  'set-format': (plan, { change }) => void Object.assign(plan.card, change),
+  'set-climate': (plan, { change }) => void Object.assign(plan.climate, change),
+  'choose-paper': (plan, { paper }) => {
+    plan.paper = paper.id;
+    plan.embedded.papers = [paper];
+  },
+  'add-line': (plan, { line }) => void plan.lines.push(line),
+  'rub-out-line': (plan, { line }) => void (plan.lines = without(plan.lines, line)),
+  'add-area': (plan, { area }) => void plan.areas.push(area),
+  'rename-area': (plan, { area, name }) => {
+    const found = plan.areas.find((a) => a.id === area);
+    if (found) found.name = name;
+  },
+  'remove-area': (plan, { area }) => {
+    plan.areas = without(plan.areas, area);
+    plan.whites = plan.whites.filter((white) => white.area !== area);
+    for (const act of plan.acts) act.areas = act.areas.filter((a) => a !== area);
+    plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
+  },
+  'keep-white': (plan, { white }) => {
+    plan.whites = [...plan.whites.filter((w) => w.area !== white.area), white];
+    unmask(plan, white.area);
+    if (white.way === 'mask') mask(plan, white.area);
+  },
+  'give-up-white': (plan, { white }) => {
+    const found = plan.whites.find((w) => w.id === white);
+    if (!found) return;
+    plan.whites = without(plan.whites, white);
+    unmask(plan, found.area);
+  },
+  'put-mix': (plan, { mix, pigments }) => {
+    const at = plan.mixes.findIndex((m) => m.id === mix.id);
+    if (at < 0) plan.mixes.push(mix);
+    else plan.mixes[at] = mix;
+    const frozen = new Set(plan.embedded.pigments.map((p) => p.code));
+    plan.embedded.pigments.push(...pigments.filter((p) => !frozen.has(p.code)));
+    dropUnusedPigments(plan);
+  },
+  'remove-mix': (plan, { mix }) => {
+    plan.mixes = without(plan.mixes, mix);
+    for (const act of plan.acts) if (act.kind === 'pass' && act.mix === mix) act.mix = null;
+    dropUnusedPigments(plan);
+  },
+  'add-act': (plan, { act, before }) => {
+    const at = before === null ? -1 : plan.acts.findIndex((a) => a.id === before);
+    plan.acts.splice(at < 0 ? plan.acts.length : at, 0, act);
+  },
+  'change-pass': (plan, { pass, change }) => {
+    const found = plan.acts.find((act) => act.id === pass && act.kind === 'pass');
+    if (found) Object.assign(found, change);
+  },
+  'change-chore': (plan, { chore, change }) => {
+    const found = plan.acts.find((act) => act.id === chore && act.kind === 'chore');
+    if (found) Object.assign(found, change);
+  },
+  'move-act': (plan, { act, to }) => {
+    const from = plan.acts.findIndex((a) => a.id === act);
+    if (from < 0) return;
+    const [moved] = plan.acts.splice(from, 1);
+    plan.acts.splice(to, 0, moved);
+  },
+  'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
+  'mark-not-needed': (plan, { station, notNeeded }) => {
+    plan.notNeeded = plan.notNeeded.filter((s) => s !== station);
+    if (notNeeded) plan.notNeeded.push(station);
+  },
+  'accept-finding': (plan, { finding, reason }) => void plan.accepted.push({ finding, reason }),
+  'sit-down': (plan, { at }) => void (plan.sitting = { startedAt: at, events: [] }),
+  'note-event': (plan, { event }) => void plan.sitting?.events.push(event),
+  'end-sitting': (plan) => void (plan.sitting = null),
+};
+
+/** Carries a command out on a draft of the plan. */
+export function runCommand<D extends Command['do']>(plan: Plan, command: Extract<Command, { do: D }>): void {
+  (RUNS[command.do as D] as Run<D>)(plan, command);
+}
+
+const without = <T extends { id: string }>(list: readonly T[], id: string): T[] => list.filter((entry) => entry.id !== id);
+
+const isMasking = (act: Plan['acts'][number]): boolean =>
+  act.kind === 'chore' && (act.chore === 'mask-on' || act.chore === 'mask-off');
+
+/** Puts an area under the first mask and takes it off with the last, adding both acts where there are none. */
+function mask(plan: Plan, area: string): void {
+  const existing = plan.acts.filter(isMasking);
+  if (existing.length > 0) return existing.forEach((act) => act.areas.push(area));
+  const firstPass = plan.acts.findIndex((act) => act.kind === 'pass');
+  const firstFinish = firstFinishing(plan);
+  plan.acts.splice(firstFinish, 0, { kind: 'chore', id: 'mask-off', chore: 'mask-off', areas: [area], handsS: null });
+  plan.acts.splice(firstPass < 0 ? firstFinish : firstPass, 0, {
+    kind: 'chore', id: 'mask-on', chore: 'mask-on', areas: [area], handsS: null,
+  });
+}
+
+function unmask(plan: Plan, area: string): void {
+  for (const act of plan.acts.filter(isMasking)) act.areas = act.areas.filter((a) => a !== area);
+  plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
+}
+
+/** Where painting ends and finishing begins in the order of acts. */
+export function firstFinishing(plan: Pick<Plan, 'acts'>): number {
+  const at = plan.acts.findIndex((act) => act.kind === 'chore' && choreOf(act.chore).finishing);
+  return at < 0 ? plan.acts.length : at;
+}
+
+function dropUnusedPigments(plan: Plan): void {
+  const used = new Set(plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment)));
+  plan.embedded.pigments = plan.embedded.pigments.filter((p) => used.has(p.code));
+}

@@ -1,0 +1,29 @@
+import { edgeLength, polygonArea } from '../geometry';
+import { choreOf } from './chore';
+import { outlineOf } from './lookup';
+import type { Act } from './act';
+import type { Plan } from './plan';
+import { techniqueOf } from './technique';
+
+/** Picking up the brush, loading, a look at the panel, s. */
+const SET_UP_S = 20;
+
+/** Cutting in along an edge with a pointed brush, mm/s. Our default, learnt from sittings later. */
+const CUTTING_IN_MM_S = 8;
+
+/** Laying masking fluid along and inside a shape: mm of edge and mm² of fill a second. */
+const MASK_EDGE_MM_S = 4;
+const MASK_FILL_MM2_S = 25;
+
+/** Hands-on time of an act, s: the painter's own if set, else set-up + area ÷ coverage + edge ÷ speed. */
+export function handsOn(plan: Plan, act: Act): number {
+  if (act.handsS !== null) return act.handsS;
+  const outlines = act.areas.map((area) => outlineOf(plan, area));
+  const edge = outlines.reduce((sum, outline) => sum + edgeLength(outline), 0);
+  const area = outlines.reduce((sum, outline) => sum + polygonArea(outline), 0);
+  if (act.kind === 'pass')
+    return SET_UP_S + area / techniqueOf(act.technique).coverageMm2S + edge / CUTTING_IN_MM_S;
+  if (act.chore === 'mask-on' && outlines.length > 0)
+    return SET_UP_S + edge / MASK_EDGE_MM_S + area / MASK_FILL_MM2_S;
+  return choreOf(act.chore).handsS;
+}

@@ -1,0 +1,49 @@
+import { labOf, type Lab } from '../colour';
+import { contains, interiorPoint, type Point } from '../geometry';
+import { glazeReflectance, type Mix } from '../pigment';
+import type { Act } from './act';
+import { laidMix, mixOf, outlineOf, planPaper } from './lookup';
+import type { Plan } from './plan';
+
+/** Areas under mask after the first `count` acts. */
+export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
+  const masked = new Set<string>();
+  for (const act of acts.slice(0, count)) {
+    if (act.kind !== 'chore') continue;
+    if (act.chore === 'mask-on') act.areas.forEach((area) => masked.add(area));
+    if (act.chore === 'mask-off') act.areas.forEach((area) => masked.delete(area));
+  }
+  return masked;
+}
+
+/** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
+export function heartOf(plan: Plan, area: string): Point {
+  const at = plan.areas.findIndex(({ id }) => id === area);
+  return interiorPoint(outlineOf(plan, area), plan.areas.slice(at + 1).map(({ outline }) => outline));
+}
+
+/**
+ * The area through which the act at `index` wets the heart of `area`; `null` if it does not. A mask keeps
+ * it off, and so does a white painted round or left bare, unless the pass names that white itself.
+ */
+export function wettedThrough(plan: Plan, area: string, index: number): string | null {
+  const act = plan.acts[index];
+  if (act.kind !== 'pass') return null;
+  const heart = heartOf(plan, area);
+  const inside = (other: string): boolean => contains(outlineOf(plan, other), heart);
+  if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
+  if (plan.whites.some((white) => white.way !== 'mask' && !act.areas.includes(white.area) && inside(white.area))) return null;
+  return act.areas.find(inside) ?? null;
+}
+
+/** The paint layers at the heart of an area after the first `count` acts, bottom first. */
+export function layersAt(plan: Plan, area: string, count: number): Mix[] {
+  return plan.acts.slice(0, count).flatMap((act, index) => {
+    if (act.kind !== 'pass' || act.mix === null || wettedThrough(plan, area, index) === null) return [];
+    return [laidMix(plan, mixOf(plan, act.mix), act.filmUm)];
+  });
+}
+
+/** The colour at the heart of an area after the first `count` acts; `wetness` 0…1 of its top layer. */
+export const colourAt = (plan: Plan, area: string, count: number, wetness = 0): Lab =>
+  labOf(glazeReflectance(planPaper(plan), layersAt(plan, area, count), wetness));

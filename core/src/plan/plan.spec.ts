@@ -1,0 +1,137 @@
+import { describe, expect, it } from 'vitest';
+import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
+import { deltaE00 } from '../colour';
+import { rectangle } from '../geometry';
+import {
+  applyCommands, areasTouch, CHORES, choreOf, colourAt, handsOn, heartOf, layersAt, planSchema, replayPatches,
+  TECHNIQUES, touchingAreas, waterWord, wettedThrough, type Command, type Plan,
+} from '.';
+
+const did = (plan: Plan, ...commands: Command[]): Plan => applyCommands(plan, commands).plan;
+const order = (plan: Plan): string[] => plan.acts.map((act) => act.id);
+
+const EVERY_COMMAND: Command[] = [
+  { do: 'rename', title: 'Other' },
+  { do: 'set-brief', change: { copies: 6 } },
+  { do: 'set-format', change: { fold: 'top' } },
+  { do: 'set-climate', change: { rh: 0.7 } },
+  { do: 'add-line', line: { id: 'l1', points: [[1, 1, 0.5], [9, 9, 0.6]] } },
+  { do: 'rub-out-line', line: 'l1' },
+  addArea('reed', rectangle(100, 70, 4, 20)),
+  { do: 'rename-area', area: 'reed', name: 'reeds' },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'bare' } },
+  { do: 'give-up-white', white: 'w' },
+  { do: 'remove-area', area: 'reed' },
+  addMix('rose', 0.3, 'PV19-rose'),
+  addPass('p1', 'sky', 'rose'),
+  { do: 'change-pass', pass: 'p1', change: { filmUm: 120 } },
+  { do: 'change-chore', chore: 'draw', change: { handsS: 30 } },
+  { do: 'move-act', act: 'p1', to: 0 },
+  { do: 'remove-mix', mix: 'rose' },
+  { do: 'remove-act', act: 'p1' },
+  { do: 'mark-not-needed', station: 'whites', notNeeded: true },
+  { do: 'accept-finding', finding: 'x/y/z', reason: 'I want the bloom' },
+  { do: 'sit-down', at: '2026-12-01T18:00:00.000Z' },
+  { do: 'note-event', event: { at: '2026-12-01T18:01:00.000Z', kind: 'done', act: 'tape' } },
+  { do: 'end-sitting' },
+];
+
+describe('commands', () => {
+  it('each leave a valid plan, and undo and redo exactly', () => {
+    let plan = smallPlan();
+    const history: { before: Plan; after: Plan; inverse: readonly unknown[]; patches: readonly unknown[] }[] = [];
+    for (const command of EVERY_COMMAND) {
+      const change = applyCommands(plan, [command]);
+      expect(planSchema.safeParse(change.plan).error, command.do).toBeUndefined();
+      expect(replayPatches(plan, change.patches)).toEqual(change.plan);
+      expect(replayPatches(change.plan, change.inverse)).toEqual(plan);
+      history.push({ before: plan, after: change.plan, ...change });
+      plan = change.plan;
+    }
+    expect(new Set(EVERY_COMMAND.map((c) => c.do)).size).toBeGreaterThanOrEqual(23);
+  });
+
+  it('masking puts both acts in order, before the first pass and after the last', () => {
+    const plan = did(smallPlan(addPass('p1', 'sky', 'blue')), { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
+    expect(order(plan)).toEqual(['prepare', 'tape', 'draw', 'mask-on', 'p1', 'mask-off', 'untape', 'rub-out', 'score', 'fold', 'press']);
+    expect(order(did(plan, { do: 'give-up-white', white: 'w' }))).not.toContain('mask-on');
+    expect(order(did(plan, { do: 'remove-area', area: 'boat' }))).not.toContain('mask-off');
+  });
+
+  it('keeps only the pigments the mixes use', () => {
+    const plan = smallPlan();
+    expect(plan.embedded.pigments.map((p) => p.code)).toEqual(['PB29', 'PB60', 'PY3']);
+    expect(did(plan, { do: 'remove-mix', mix: 'dark' }).embedded.pigments.map((p) => p.code)).toEqual(['PB29', 'PY3']);
+  });
+});
+
+describe('a plan refuses references that lead nowhere', () => {
+  const broken = (change: (plan: Plan) => void): string[] => {
+    const plan = structuredClone(smallPlan(addPass('p1', 'sky', 'blue')));
+    change(plan);
+    return planSchema.safeParse(plan).error?.issues.map((issue) => issue.path.join('.')) ?? [];
+  };
+
+  it.each<[string, (plan: Plan) => void]>([
+    ['acts.3.mix', (plan) => void (plan.mixes = [])],
+    ['acts.3.areas.0', (plan) => void (plan.areas = plan.areas.slice(1))],
+    ['paper', (plan) => void (plan.paper = 'gone')],
+    ['mixes.0.parts.0.pigment', (plan) => void (plan.embedded.pigments = [])],
+    ['areas', (plan) => void plan.areas.push(plan.areas[0])],
+  ])('%s', (path, change) => expect(broken(change)).toContain(path));
+});
+
+describe('touching', () => {
+  const plan = smallPlan();
+  it('goes by the gap and the house rule', () => {
+    expect(areasTouch(plan, 'sky', 'boat')).toBe(true);
+    expect(areasTouch(plan, 'sky', 'field')).toBe(false);
+    expect(areasTouch({ ...plan, rules: { ...plan.rules, bleedGapMm: 10.5 } }, 'sky', 'field')).toBe(true);
+    expect(touchingAreas(plan, ['boat'], ['sky', 'field'])).toEqual(['sky']);
+  });
+});
+
+describe('what lies on an area', () => {
+  it('is asked where nothing later covers it', () => {
+    const [x, y] = heartOf(smallPlan(), 'sky');
+    expect(x < 60 || x > 80 || y < 20 || y > 40).toBe(true);
+  });
+
+  it('adds up in order, and spares what is masked or kept', () => {
+    const plan = smallPlan(
+      addPass('p1', 'sky', 'blue'),
+      addPass('p2', 'sky', 'lemon', { technique: 'glaze' }),
+      { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'paint-round' } },
+    );
+    expect(layersAt(plan, 'sky', plan.acts.length)).toHaveLength(2);
+    expect(layersAt(plan, 'boat', plan.acts.length)).toHaveLength(0);
+    expect(colourAt(plan, 'sky', plan.acts.length)[0]).toBeLessThan(colourAt(plan, 'sky', 0)[0] - 5);
+    const masked = did(plan, { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
+    expect(layersAt(masked, 'boat', masked.acts.length)).toHaveLength(0);
+    const given = did(plan, { do: 'give-up-white', white: 'w' });
+    expect(wettedThrough(given, 'boat', 3)).toBe('sky');
+    expect(deltaE00(colourAt(given, 'boat', 5), colourAt(given, 'sky', 5))).toBeLessThan(1e-9);
+  });
+});
+
+describe('hands-on time', () => {
+  it('is set-up + area ÷ coverage + edge ÷ speed, unless the painter set it', () => {
+    const plan = smallPlan(addPass('p1', 'sky', 'blue', { handsS: null }), addPass('p2', 'sky', 'blue'));
+    const pass = (id: string) => plan.acts.find((act) => act.id === id)!;
+    expect(handsOn(plan, pass('p1'))).toBeCloseTo(20 + (148 * 50) / 90 + (2 * 198) / 8, 9);
+    expect(handsOn(plan, pass('p2'))).toBe(60);
+    expect(handsOn(plan, pass('tape'))).toBe(choreOf('tape').handsS);
+  });
+});
+
+describe('registries', () => {
+  it('have no id twice, and a gate before everything that cannot be undone', () => {
+    for (const list of [TECHNIQUES, CHORES]) expect(new Set(list.map((entry) => entry.id)).size).toBe(list.length);
+    for (const id of ['mask-off', 'untape', 'trim', 'fold', 'mount']) expect(choreOf(id).gate, id).toBeDefined();
+    expect(choreOf('mask-on').caution).toMatch(/latex/);
+    expect(choreOf('trim').caution).toMatch(/Blade/);
+  });
+
+  it('says water in words', () => expect(waterWord(82)).toBe('a loaded brush'));
+});

@@ -1,0 +1,109 @@
+import * as z from 'zod';
+import { cardFormatSchema } from '../card';
+import { climateSchema } from '../climate';
+import { labSchema } from '../colour';
+import { briefSchema } from '../occasion';
+import { paperSchema } from '../paper';
+import { pigmentSchema } from '../pigment';
+import { areaSchema, pencilLineSchema } from '../sketch';
+import { id, isoMoment } from '../units';
+import { actSchema } from './act';
+
+/** Pigments in whole parts of paint, and how strong; strength 1 is from the tube, 0.1 nine of water to one of paint. */
+export const plannedMixSchema = z.strictObject({
+  id,
+  name: z.string().min(1).max(60),
+  parts: z.array(z.strictObject({ pigment: z.string(), parts: z.int().min(1).max(20) })).min(1).max(6),
+  strength: z.number().positive().max(1),
+  /** The dry colour the painter is after, if said. */
+  wanted: labSchema.nullable(),
+});
+export type PlannedMix = z.infer<typeof plannedMixSchema>;
+
+/** How a part is kept light while the rest is painted. */
+export const whiteSchema = z.strictObject({
+  id,
+  area: id,
+  way: z.enum(['mask', 'paint-round', 'bare']),
+});
+export type White = z.infer<typeof whiteSchema>;
+
+/** The choices of the house a card inherits. */
+export const rulesSchema = z.strictObject({
+  /** Areas nearer than this touch, mm. */
+  bleedGapMm: z.number().min(0).max(20),
+  /** Colours of touching areas may run together. */
+  letColoursRun: z.boolean(),
+});
+
+/** What really happened at the table, in order; clocks are worked out from it and never stored. */
+export const sittingEventSchema = z.strictObject({
+  at: isoMoment,
+  kind: z.enum(['begun', 'done', 'still-wet', 'dry-now']),
+  act: id.optional(),
+  area: id.optional(),
+});
+export type SittingEvent = z.infer<typeof sittingEventSchema>;
+
+export const sittingSchema = z.strictObject({
+  startedAt: isoMoment,
+  events: z.array(sittingEventSchema),
+});
+export type Sitting = z.infer<typeof sittingSchema>;
+
+export const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'] as const;
+export type Station = (typeof STATIONS)[number];
+
+/** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
+const planShape = z.strictObject({
+  format: z.literal('kettle-plan'),
+  version: z.literal(2),
+  id,
+  title: z.string().min(1).max(80),
+  brief: briefSchema,
+  climate: climateSchema,
+  card: cardFormatSchema,
+  paper: id,
+  rules: rulesSchema,
+  lines: z.array(pencilLineSchema),
+  areas: z.array(areaSchema),
+  whites: z.array(whiteSchema),
+  mixes: z.array(plannedMixSchema),
+  acts: z.array(actSchema),
+  sitting: sittingSchema.nullable(),
+  accepted: z.array(z.strictObject({ finding: z.string(), reason: z.string().max(200) })),
+  notNeeded: z.array(z.enum(STATIONS)),
+  embedded: z.strictObject({ papers: z.array(paperSchema), pigments: z.array(pigmentSchema) }),
+});
+
+/** A whole plan, every reference in it checked to lead somewhere. */
+export const planSchema = planShape.superRefine((plan, context) => {
+  const known = (list: readonly { id: string }[]): Set<string> => new Set(list.map((entry) => entry.id));
+  const areas = known(plan.areas);
+  const mixes = known(plan.mixes);
+  const pigments = new Set(plan.embedded.pigments.map((p) => p.code));
+  const refuse = (path: (string | number)[], message: string): void => {
+    context.addIssue({ code: 'custom', path, message });
+  };
+  if (!known(plan.embedded.papers).has(plan.paper))
+    refuse(['paper'], `“${plan.paper}” is not among the embedded papers`);
+  plan.whites.forEach(({ area }, i) => {
+    if (!areas.has(area)) refuse(['whites', i, 'area'], `no area “${area}”`);
+  });
+  plan.mixes.forEach(({ parts }, i) =>
+    parts.forEach(({ pigment }, j) => {
+      if (!pigments.has(pigment))
+        refuse(['mixes', i, 'parts', j, 'pigment'], `“${pigment}” is not among the embedded pigments`);
+    }),
+  );
+  plan.acts.forEach((act, i) => {
+    act.areas.forEach((area, j) => {
+      if (!areas.has(area)) refuse(['acts', i, 'areas', j], `no area “${area}”`);
+    });
+    if (act.kind === 'pass' && act.mix !== null && !mixes.has(act.mix))
+      refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
+  });
+  for (const key of ['lines', 'areas', 'whites', 'mixes', 'acts'] as const)
+    if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
+});
+export type Plan = z.infer<typeof planSchema>;

@@ -1,0 +1,44 @@
+/** A way of laying paint. What is not given here is the same for all. */
+export interface Technique {
+  readonly id: string;
+  readonly name: string;
+  /** Said as an act: “Wash …”, followed by the areas. */
+  readonly act: string;
+  /** Mean water laid, µm. */
+  readonly filmUm: number;
+  /** Paper covered, mm² a second, by a practised hand. */
+  readonly coverageMm2S: number;
+  /** Paper wanted before it begins. */
+  readonly start: 'dry' | 'wet';
+  /** Whether it carries pigment. */
+  readonly pigment: boolean;
+  readonly advice: string;
+}
+
+/** The techniques a pass may use. Water and speeds are our own defaults; each pass may say otherwise. */
+export const TECHNIQUES: readonly Technique[] = [
+  { id: 'pre-wet', name: 'pre-wet', act: 'Wet', filmUm: 60, coverageMm2S: 160, start: 'dry', pigment: false, advice: 'Clear water, short of the edge; tilt to find dry patches.' },
+  { id: 'flat-wash', name: 'flat wash', act: 'Wash', filmUm: 80, coverageMm2S: 90, start: 'dry', pigment: true, advice: 'One way, then leave it alone.' },
+  { id: 'graded-wash', name: 'graded wash', act: 'Grade', filmUm: 80, coverageMm2S: 80, start: 'dry', pigment: true, advice: 'More water with each stroke; keep the bead running.' },
+  { id: 'wet-in-wet', name: 'wash into the wet', act: 'Float colour into', filmUm: 40, coverageMm2S: 90, start: 'wet', pigment: true, advice: 'While it shines. Less water than is there.' },
+  { id: 'charge', name: 'charge', act: 'Charge', filmUm: 20, coverageMm2S: 60, start: 'wet', pigment: true, advice: 'Pigment in the brush, no more water than is there.' },
+  { id: 'glaze', name: 'glaze', act: 'Glaze', filmUm: 50, coverageMm2S: 80, start: 'dry', pigment: true, advice: 'Bone dry below. Once over, do not scrub.' },
+  { id: 'loose-strokes', name: 'loose strokes', act: 'Paint', filmUm: 45, coverageMm2S: 40, start: 'dry', pigment: true, advice: 'Strength may vary; leave broken edges.' },
+  { id: 'line', name: 'line', act: 'Draw in paint', filmUm: 25, coverageMm2S: 12, start: 'dry', pigment: true, advice: 'Fine point, paper bone dry.' },
+];
+
+/** Finds a technique by id; a plan's schema has already refused unknown ones. */
+export const techniqueOf = (id: string): Technique => TECHNIQUES.find((technique) => technique.id === id)!;
+
+/** Water on the brush in painters' words, µm laid on the paper. Our own defaults. */
+export const WATER_WORDS: readonly { readonly word: string; readonly filmUm: number }[] = [
+  { word: 'a damp brush', filmUm: 20 },
+  { word: 'a wet brush', filmUm: 45 },
+  { word: 'a loaded brush', filmUm: 80 },
+  { word: 'a dripping brush', filmUm: 140 },
+  { word: 'flooded', filmUm: 220 },
+];
+
+/** The nearest word for a water film, µm. */
+export const waterWord = (filmUm: number): string =>
+  WATER_WORDS.reduce((a, b) => (Math.abs(b.filmUm - filmUm) < Math.abs(a.filmUm - filmUm) ? b : a)).word;

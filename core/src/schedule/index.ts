@@ -1,0 +1,15 @@
+export {
+  afterAct,
+  CLEAR_TABLE,
+  dryAt,
+  paperReady,
+  stageAt,
+  waitFor,
+  washAt,
+  type LaidMask,
+  type LaidWash,
+  type Table,
+  type Wait,
+} from './table';
+export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
+export { areaLooks, type LookFrame } from './looks';

@@ -1,0 +1,108 @@
+import { choreOf, planPaper, touchingAreas, type Act, type Plan } from '../plan';
+import { dry, maskSetting, stageOf, waterAt, type DryingCourse, type Stage } from '../water';
+
+/** A wash on the table. Its clock runs `factor` times as long as computed, once the painter has looked. */
+export interface LaidWash {
+  readonly area: string;
+  readonly act: string;
+  readonly laidS: number;
+  /** All water standing there when laid, µm. */
+  readonly filmUm: number;
+  readonly course: DryingCourse;
+  readonly factor: number;
+}
+
+/** Masking fluid on an area; `setS` is when it bears a brush, `null` never in this air. */
+export interface LaidMask {
+  readonly area: string;
+  readonly onS: number;
+  readonly setS: number | null;
+}
+
+/** What lies wet or masked on the panel, and when the hands are next free. Times in s from the start. */
+export interface Table {
+  readonly washes: ReadonlyMap<string, LaidWash>;
+  readonly masks: ReadonlyMap<string, LaidMask>;
+  readonly freeS: number;
+}
+
+export const CLEAR_TABLE: Table = { washes: new Map(), masks: new Map(), freeS: 0 };
+
+/** When a wash is dry to the touch, s from the start; `null` = never in this air. */
+export function dryAt({ laidS, course, factor }: LaidWash): number | null {
+  const { coolEndS } = course.stages;
+  return coolEndS === null ? null : laidS + coolEndS * factor;
+}
+
+/** Water of a wash at a time of the table. */
+export const washAt = (wash: LaidWash, atS: number): { filmUm: number; paperGm2: number } =>
+  waterAt(wash.course, (atS - wash.laidS) / wash.factor);
+
+/** Two times closer than this are the same moment, s: sums of times carry rounding. */
+const SAME_MOMENT_S = 1e-6;
+
+/** The stage of a wash at a time of the table. */
+export function stageAt(wash: LaidWash, atS: number): Stage {
+  const dryS = dryAt(wash);
+  if (dryS !== null && atS >= dryS - SAME_MOMENT_S) return 'dry';
+  const { filmUm, paperGm2 } = washAt(wash, atS);
+  return stageOf(filmUm, paperGm2);
+}
+
+/** What holds an act up: until when (`null` = for ever) and the area whose water or mask it is. */
+export interface Wait {
+  readonly untilS: number | null;
+  readonly area: string | null;
+}
+
+/** What the paper asks for before an act, whatever the painter has chosen. */
+export function paperReady(plan: Plan, act: Act, table: Table): Wait {
+  const wet = [...table.washes.keys()];
+  const masked = [...table.masks.keys()];
+  if (act.kind === 'chore' && act.areas.length === 0)
+    return choreOf(act.chore).needsDry ? latest(table, wet, []) : { untilS: 0, area: null };
+  return latest(table, touchingAreas(plan, act.areas, wet), touchingAreas(plan, act.areas, masked));
+}
+
+function latest(table: Table, washes: readonly string[], masks: readonly string[]): Wait {
+  const waits: Wait[] = [
+    ...washes.map((area) => ({ untilS: dryAt(table.washes.get(area)!), area })),
+    ...masks.map((area) => ({ untilS: table.masks.get(area)!.setS, area })),
+  ];
+  return waits.reduce(longer, { untilS: 0, area: null });
+}
+
+const longer = (a: Wait, b: Wait): Wait => ((b.untilS ?? Infinity) > (a.untilS ?? Infinity) ? b : a);
+
+/** What an act really waits for: the paper, unless the painter said straight on or a time. */
+export function waitFor(plan: Plan, act: Act, table: Table): Wait {
+  if (act.kind === 'chore' || act.start === 'when-dry') return paperReady(plan, act, table);
+  return { untilS: act.start === 'straight-on' ? 0 : act.start.atS, area: null };
+}
+
+/** The table after an act that ended at `endS`; water on water adds up. */
+export function afterAct(plan: Plan, act: Act, table: Table, endS: number, factor = 1): Table {
+  if (act.kind === 'pass') {
+    const washes = new Map(table.washes);
+    for (const area of act.areas)
+      if (!table.masks.has(area)) washes.set(area, layWash(plan, area, act.id, act.filmUm, table, endS, factor));
+    return { ...table, washes, freeS: endS };
+  }
+  const masks = new Map(table.masks);
+  if (act.chore === 'mask-on') {
+    const { setS } = maskSetting(plan.climate);
+    for (const area of act.areas) masks.set(area, { area, onS: endS, setS: setS === null ? null : endS + setS });
+  }
+  if (act.chore === 'mask-off') act.areas.forEach((area) => masks.delete(area));
+  return { ...table, masks, freeS: endS + choreOf(act.chore).waitS };
+}
+
+function layWash(
+  plan: Plan, area: string, act: string, addedUm: number, table: Table, endS: number, factor: number,
+): LaidWash {
+  const below = table.washes.get(area);
+  const left = below ? washAt(below, endS) : { filmUm: 0, paperGm2: 0 };
+  const filmUm = left.filmUm + addedUm;
+  const course = dry({ paper: planPaper(plan), filmUm, paperWaterGm2: left.paperGm2, climate: plan.climate });
+  return { area, act, laidS: endS, filmUm, course, factor };
+}

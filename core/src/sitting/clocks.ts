@@ -1,0 +1,125 @@
+import { choreOf, handsOn, type Act, type Plan, type Sitting } from '../plan';
+import { afterAct, CLEAR_TABLE, dryAt, stageAt, waitFor, washAt, type LaidWash, type Table } from '../schedule';
+import type { Stage } from '../water';
+
+/** One wet area on the table now. */
+export interface WetNow {
+  readonly area: string;
+  readonly stage: Stage;
+  readonly filmUm: number;
+  readonly paperGm2: number;
+  /** Seconds to touch dry; `null` = never in this air. */
+  readonly leftS: number | null;
+  readonly wash: LaidWash;
+}
+
+export interface MaskNow {
+  readonly area: string;
+  readonly onForS: number;
+  readonly setInS: number | null;
+}
+
+/** Where a sitting stands at a moment. */
+export interface SittingNow {
+  readonly atS: number;
+  readonly doneCount: number;
+  /** The act to do next; `null` when all are done. */
+  readonly act: Act | null;
+  readonly begun: boolean;
+  /** Seconds until the paper is ready for it; 0 = now, `null` = never. */
+  readonly waitS: number | null;
+  readonly waitArea: string | null;
+  readonly wet: readonly WetNow[];
+  readonly masks: readonly MaskNow[];
+  /** Later acts that touch nothing wet, to fill a wait. */
+  readonly meanwhile: readonly Act[];
+  readonly handsOnS: number;
+}
+
+/** “Still wet” when the clock had run out: it takes at least a tenth longer than it has taken so far. */
+const STILL_WET_STRETCH = 1.1;
+
+/** A look can correct a clock this far and no further; beyond it something else was meant. */
+const FACTOR_RANGE: readonly [number, number] = [0.2, 5];
+
+/** The sitting as the events leave it, its clocks run on to `now` (ms since the epoch). */
+export function sittingAt(plan: Plan, sitting: Sitting, now: number): SittingNow {
+  const t0 = Date.parse(sitting.startedAt);
+  const atS = Math.max(0, (now - t0) / 1000);
+  const { table, done, begunAct, handsOnS } = replay(plan, sitting, t0);
+  const open = plan.acts.filter((act) => !done.has(act.id));
+  const act = open[0] ?? null;
+  const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null };
+  const untilS = wait.untilS === null ? null : Math.max(wait.untilS, table.freeS);
+  return {
+    atS,
+    doneCount: done.size,
+    act,
+    begun: act !== null && begunAct === act.id,
+    waitS: untilS === null ? null : Math.max(0, untilS - atS),
+    waitArea: wait.area,
+    wet: [...table.washes.values()].map((wash) => wetNow(wash, atS)).filter(({ stage }) => stage !== 'dry'),
+    masks: [...table.masks.values()].map(({ area, onS, setS }) => ({
+      area,
+      onForS: atS - onS,
+      setInS: setS === null ? null : Math.max(0, setS - atS),
+    })),
+    meanwhile: open.slice(1).filter((later) => fillsAWait(plan, later, table, atS)),
+    handsOnS,
+  };
+}
+
+interface Replay {
+  readonly table: Table;
+  readonly done: ReadonlySet<string>;
+  readonly begunAct: string | null;
+  readonly handsOnS: number;
+}
+
+function replay(plan: Plan, sitting: Sitting, t0: number): Replay {
+  let table = CLEAR_TABLE;
+  let factor = 1;
+  let begun: { act: string; atS: number } | null = null;
+  let handsOnS = 0;
+  const done = new Set<string>();
+  for (const event of sitting.events) {
+    const atS = (Date.parse(event.at) - t0) / 1000;
+    if (event.kind === 'begun' && event.act) begun = { act: event.act, atS };
+    if (event.kind === 'done') {
+      const act = plan.acts.find((a) => a.id === event.act);
+      if (!act || done.has(act.id)) continue;
+      const startS = begun?.act === act.id ? begun.atS : Math.max(0, atS - handsOn(plan, act));
+      handsOnS += atS - startS;
+      table = afterAct(plan, act, table, atS, factor);
+      done.add(act.id);
+      begun = null;
+    }
+    const wash = event.area ? table.washes.get(event.area) : undefined;
+    if (wash && (event.kind === 'still-wet' || event.kind === 'dry-now')) {
+      factor = learntFactor(wash, atS, event.kind);
+      table = { ...table, washes: new Map(table.washes).set(wash.area, { ...wash, factor }) };
+    }
+  }
+  return { table, done, begunAct: begun?.act ?? null, handsOnS };
+}
+
+function learntFactor(wash: LaidWash, atS: number, kind: 'still-wet' | 'dry-now'): number {
+  const { coolEndS } = wash.course.stages;
+  if (coolEndS === null || coolEndS === 0) return wash.factor;
+  const took = (atS - wash.laidS) / coolEndS;
+  const factor = kind === 'dry-now' ? took : Math.max(wash.factor, took * STILL_WET_STRETCH);
+  return Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], factor));
+}
+
+function wetNow(wash: LaidWash, atS: number): WetNow {
+  const { filmUm, paperGm2 } = washAt(wash, atS);
+  const end = dryAt(wash);
+  return { area: wash.area, stage: stageAt(wash, atS), filmUm, paperGm2, leftS: end === null ? null : Math.max(0, end - atS), wash };
+}
+
+function fillsAWait(plan: Plan, act: Act, table: Table, atS: number): boolean {
+  if (act.kind === 'chore' && (act.chore === 'mask-off' || choreOf(act.chore).gate !== undefined)) return false;
+  if (act.kind === 'chore' && choreOf(act.chore).finishing && act.chore !== 'letter') return false;
+  const { untilS } = waitFor(plan, { ...act, ...(act.kind === 'pass' ? { start: 'when-dry' } : {}) } as Act, table);
+  return untilS !== null && untilS <= atS;
+}

@@ -1,0 +1,1 @@
+export { sittingAt, type MaskNow, type SittingNow, type WetNow } from './clocks';

@@ -1,0 +1,24 @@
+import { isClosed, ringArea, simplifyLine, type Point, type Polygon } from '../geometry';
+import type { PencilPoint } from './sketch';
+
+/** Ends further apart than this do not close by themselves, mm; a hand's ordinary miss. Our default. */
+export const CLOSING_GAP_MM = 4;
+
+/** Freehand wobble below this is not a corner, mm: half a pencil line. */
+export const LINE_TOLERANCE_MM = 0.15;
+
+/** An enclosed region smaller than this is a tick or a blot, mm². */
+const SMALLEST_AREA_MM2 = 4;
+
+/** Thins a pencil line to what matters, keeping corners and pressure. */
+export const smoothLine = (points: readonly PencilPoint[]): PencilPoint[] => simplifyLine(points, LINE_TOLERANCE_MM);
+
+/** The region a pencil line encloses, or `null` when it does not close. */
+export function regionOfLine(points: readonly PencilPoint[]): Polygon | null {
+  const ring = simplifyLine(
+    points.map(([x, y]): Point => [x, y]),
+    LINE_TOLERANCE_MM,
+  );
+  if (!isClosed(ring, CLOSING_GAP_MM) || Math.abs(ringArea(ring)) < SMALLEST_AREA_MM2) return null;
+  return [ring];
+}

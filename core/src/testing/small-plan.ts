@@ -1,0 +1,43 @@
+import { rectangle } from '../geometry';
+import { pigmentByCode } from '../pigment';
+import { applyCommands, NEW_STUDIO, newPlan, techniqueOf, type Command, type Pass, type Plan } from '../plan';
+
+/** A plan for tests: a sky, a far field well apart from it, a boat lying in the sky. */
+export function smallPlan(...more: Command[]): Plan {
+  const begun = newPlan(
+    { id: 'small', title: 'Small card', occasion: 'thanks', envelope: { widthMm: 162, heightMm: 114 } },
+    NEW_STUDIO,
+  );
+  return applyCommands(begun, [
+    addArea('sky', rectangle(0, 0, 148, 50)),
+    addArea('field', rectangle(0, 60, 148, 40)),
+    addArea('boat', rectangle(60, 20, 20, 20)),
+    addMix('blue', 0.15, 'PB29'),
+    addMix('dark', 0.9, 'PB60'),
+    addMix('lemon', 0.2, 'PY3'),
+    ...more,
+  ]).plan;
+}
+
+export const addArea = (id: string, outline: ReturnType<typeof rectangle>): Command => ({
+  do: 'add-area',
+  area: { id, name: id, outline: outline.map((ring) => ring.map(([x, y]): [number, number] => [x, y])) },
+});
+
+export const addMix = (id: string, strength: number, code: string): Command => ({
+  do: 'put-mix',
+  mix: { id, name: id, strength, wanted: null, parts: [{ pigment: code, parts: 1 }] },
+  pigments: [pigmentByCode(code)],
+});
+
+export const addPass = (id: string, area: string, mix: string | null, change: Partial<Pass> = {}): Command => {
+  const technique = change.technique ?? 'flat-wash';
+  return {
+    do: 'add-act',
+    before: 'untape',
+    act: {
+      kind: 'pass', id, name: '', areas: [area], technique, mix,
+      filmUm: techniqueOf(technique).filmUm, handsS: 60, start: 'when-dry', ...change,
+    },
+  };
+};

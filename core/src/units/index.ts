@@ -1,0 +1,4 @@
+export { MM_PER_INCH, formatLength, parseLength, type LengthUnit } from './length';
+export { formatClock, formatSpan } from './duration';
+export { id, isoDate, isoMoment, lengthMm, seconds, sizeMm } from './quantity';
+export { BadInput, readInput } from './input';

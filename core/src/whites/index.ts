@@ -1,0 +1,1 @@
+export { waysOfKeeping, type WayOfKeeping } from './keeping';

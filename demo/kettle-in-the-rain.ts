@@ -1,0 +1,112 @@
+import { ENVELOPES } from '@kettle/core/card';
+import type { Point } from '@kettle/core/geometry';
+import { pigmentByCode } from '@kettle/core/pigment';
+import { applyCommands, NEW_STUDIO, newPlan, techniqueOf, type Command, type Pass, type Plan, type Studio } from '@kettle/core/plan';
+
+/** Millrace Lane: a one-table studio over a canal workshop. Made up, like everything here. */
+export const MILLRACE_LANE: Studio = {
+  ...NEW_STUDIO,
+  name: 'Millrace Lane',
+  painter: 'Ottilie Marrow',
+  climate: { tempC: 19.4, rh: 0.54, airMs: 0 },
+};
+
+const ellipse = (cx: number, cy: number, rx: number, ry: number, from: number, to: number, n: number): Point[] =>
+  Array.from({ length: n }, (_, i) => {
+    const turn = ((from + ((to - from) * i) / (n - 1)) * Math.PI) / 180;
+    return [round(cx + rx * Math.cos(turn)), round(cy + ry * Math.sin(turn))];
+  });
+
+const round = (mm: number): number => Math.round(mm * 100) / 100;
+
+/** Body from the right of the foot over the lid to the spout and back along the flat bottom. */
+const KETTLE: Point[] = [
+  ...ellipse(82, 66, 25, 21, 52, -62, 16),
+  [91, 44], [88, 41.5], [85, 41], [84, 38.5], [82, 37.5], [80, 38.5], [79, 41], [76, 41.5], [72.5, 44],
+  ...ellipse(82, 66, 25, 21, -118, -158, 6),
+  [54, 55], [49.5, 50.5], [46.5, 48.5], [44, 49.5], [45.5, 53.5], [50, 61], [55.5, 70],
+  ...ellipse(82, 66, 25, 21, 158, 128, 6),
+];
+
+const STEAM: Point[] = [
+  [43, 46.5], [40.5, 42], [41.5, 37], [38, 32.5], [33, 29], [32, 23.5], [35, 19], [33, 14], [27, 10], [29, 6.5],
+  [35, 8], [39.5, 12.5], [38.5, 18], [37, 22], [40, 26], [44.5, 30], [46, 35.5], [44.5, 40], [46, 44.5],
+];
+
+const wavy = (from: Point, to: Point, waver: number): [number, number, number][] =>
+  Array.from({ length: 25 }, (_, i) => {
+    const t = i / 24;
+    return [
+      round(from[0] + (to[0] - from[0]) * t),
+      round(from[1] + (to[1] - from[1]) * t + waver * Math.sin(t * 9)),
+      0.35 + 0.2 * Math.sin(t * 5),
+    ];
+  });
+
+const pass = (id: string, technique: string, name: string, areas: string[], mix: string | null, change: Partial<Pass> = {}): Command => ({
+  do: 'add-act',
+  before: 'untape',
+  act: {
+    kind: 'pass', id, name, areas, technique, mix, filmUm: techniqueOf(technique).filmUm, handsS: null,
+    start: techniqueOf(technique).start === 'wet' ? 'straight-on' : 'when-dry',
+    ...change,
+  },
+});
+
+const mix = (id: string, name: string, strength: number, ...parts: [string, number][]): Command => ({
+  do: 'put-mix',
+  mix: { id, name, strength, wanted: null, parts: parts.map(([pigment, n]) => ({ pigment, parts: n })) },
+  pigments: parts.map(([pigment]) => pigmentByCode(pigment)),
+});
+
+const area = (id: string, name: string, ring: Point[]): Command => ({ do: 'add-area', area: { id, name, outline: [ring.map(([x, y]) => [x, y])] } });
+
+const COMMANDS: Command[] = [
+  {
+    do: 'set-brief',
+    change: {
+      forWhom: 'Tamsin at the lock cottage',
+      copies: 1,
+      wordingOutside: 'The kettle is on',
+      wordingInside: 'Come and drink it with us when you are up and about.',
+      needBy: '2026-12-11',
+      postingDays: 2,
+    },
+  },
+  { do: 'add-line', line: { id: 'sill-edge', points: wavy([0, 65], [148, 65], 0.5) } },
+  { do: 'add-line', line: { id: 'handle', points: ellipse(82, 40, 19, 17, -168, -12, 24).map(([x, y], i) => [x, y, 0.4 + 0.2 * Math.sin(i / 4)]) } },
+  { do: 'add-line', line: { id: 'rain-1', points: wavy([112, 8], [104, 34], 0.4) } },
+  { do: 'add-line', line: { id: 'rain-2', points: wavy([128, 14], [119, 46], 0.4) } },
+  area('pane', 'pane', [[0, 0], [148, 0], [148, 64], [0, 64]]),
+  area('sill', 'sill', [[0, 66.5], [148, 66.5], [148, 100], [0, 100]]),
+  area('kettle', 'kettle', KETTLE),
+  area('steam', 'steam', STEAM),
+  { do: 'keep-white', white: { id: 'white-kettle', area: 'kettle', way: 'paint-round' } },
+  mix('rain', 'rain grey', 0.1, ['PB29', 3], ['PBr7-burnt-sienna', 1]),
+  mix('cloud', 'low cloud', 0.22, ['PB29', 2], ['PBr7-burnt-sienna', 1]),
+  mix('oak', 'oak sill', 0.16, ['PBr7-raw-sienna', 3], ['PBr7-burnt-sienna', 1]),
+  mix('copper', 'copper', 0.34, ['PO48', 1], ['PBr7-burnt-sienna', 2]),
+  mix('shade', 'kettle shade', 0.3, ['PB29', 3], ['PBr7-burnt-sienna', 2]),
+  pass('sill-wash', 'flat-wash', '', ['sill'], 'oak'),
+  pass('wet-pane', 'pre-wet', '', ['pane'], null),
+  pass('rain-wash', 'wet-in-wet', '', ['pane'], 'rain'),
+  pass('cloud-charge', 'charge', '', ['pane'], 'cloud', { handsS: 40 }),
+  pass('kettle-wash', 'flat-wash', '', ['kettle'], 'copper', { filmUm: 60 }),
+  pass('kettle-shade', 'glaze', '', ['kettle'], 'shade', { handsS: 120 }),
+  { do: 'keep-white', white: { id: 'white-steam', area: 'steam', way: 'mask' } },
+];
+
+/** The studio's first finished card: get well; a kettle on a sill, its steam masked, rain wet-in-wet on the pane. */
+export function kettleInTheRain(): Plan {
+  const c6 = ENVELOPES.find(({ id }) => id === 'c6')!;
+  const begun = newPlan(
+    {
+      id: 'kettle-in-the-rain',
+      title: 'Kettle in the rain',
+      occasion: 'get well',
+      envelope: { name: c6.name, widthMm: c6.widthMm, heightMm: c6.heightMm },
+    },
+    MILLRACE_LANE,
+  );
+  return applyCommands(begun, COMMANDS).plan;
+}

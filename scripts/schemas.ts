@@ -1,0 +1,13 @@
+// Writes the JSON Schemas of the two documents, and the golden example, into docs/.
+import { mkdirSync, writeFileSync } from 'node:fs';
+import * as z from 'zod';
+import { planSchema, studioSchema } from '@kettle/core/plan';
+import { kettleInTheRain, MILLRACE_LANE } from '../demo/kettle-in-the-rain';
+
+mkdirSync('docs/schema', { recursive: true });
+const write = (name: string, value: unknown): void => writeFileSync(`docs/schema/${name}`, `${JSON.stringify(value, null, 1)}\n`);
+
+write('plan.schema.json', z.toJSONSchema(planSchema, { io: 'input' }));
+write('studio.schema.json', z.toJSONSchema(studioSchema, { io: 'input' }));
+write('plan.example.json', kettleInTheRain());
+write('studio.example.json', MILLRACE_LANE);

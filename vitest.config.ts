@@ -1,0 +1,46 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+/** The same names the apps and the compiler use; a face is a folder's index. */
+const alias = [
+  { find: /^@kettle\/core\/(.+)$/, replacement: `${here('./core/src/')}$1/index.ts` },
+  { find: '@kettle/kernels/node', replacement: here('./kernels/src/load-node.ts') },
+  { find: '@kettle/server', replacement: here('./server/src/server.ts') },
+  { find: '@kettle/cli', replacement: here('./cli/src/run.ts') },
+];
+
+export default defineConfig({
+  resolve: { alias },
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: ['{core,kernels,cli,server,scripts}/**/*.spec.ts'],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'app',
+          include: ['app/src/**/*.spec.ts'],
+          setupFiles: ['app/src/testing/setup.ts'],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'e2e',
+          include: ['e2e/**/*.spec.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+          maxWorkers: 1,
+        },
+      },
+    ],
+  },
+});
