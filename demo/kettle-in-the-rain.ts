@@ -33,6 +33,21 @@ const STEAM: Point[] = [
   [35, 8], [39.5, 12.5], [38.5, 18], [37, 22], [40, 26], [44.5, 30], [46, 35.5], [44.5, 40], [46, 44.5],
 ];
 
+/** Cuts the corners of a closed outline twice, as a hand would round them (Chaikin 1974). */
+const rounded = (ring: Point[], times = 2): Point[] =>
+  times === 0
+    ? ring
+    : rounded(
+        ring.flatMap(([x, y], i) => {
+          const [nx, ny] = ring[(i + 1) % ring.length];
+          return [
+            [round(0.75 * x + 0.25 * nx), round(0.75 * y + 0.25 * ny)],
+            [round(0.25 * x + 0.75 * nx), round(0.25 * y + 0.75 * ny)],
+          ] as Point[];
+        }),
+        times - 1,
+      );
+
 const wavy = (from: Point, to: Point, waver: number): [number, number, number][] =>
   Array.from({ length: 25 }, (_, i) => {
     const t = i / 24;
@@ -79,8 +94,8 @@ const COMMANDS: Command[] = [
   { do: 'add-line', line: { id: 'rain-2', points: wavy([128, 14], [119, 46], 0.4) } },
   area('pane', 'pane', [[0, 0], [148, 0], [148, 64], [0, 64]]),
   area('sill', 'sill', [[0, 66.5], [148, 66.5], [148, 100], [0, 100]]),
-  area('kettle', 'kettle', KETTLE),
-  area('steam', 'steam', STEAM),
+  area('kettle', 'kettle', rounded(KETTLE, 1)),
+  area('steam', 'steam', rounded(STEAM)),
   { do: 'keep-white', white: { id: 'white-kettle', area: 'kettle', way: 'paint-round' } },
   mix('rain', 'rain grey', 0.1, ['PB29', 3], ['PBr7-burnt-sienna', 1]),
   mix('cloud', 'low cloud', 0.22, ['PB29', 2], ['PBr7-burnt-sienna', 1]),

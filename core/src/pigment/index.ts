@@ -11,9 +11,9 @@ export {
   matchColour,
   mixRatios,
   REACHABLE_DELTA_E,
-  SearchStopped,
+  searchMix,
   type MatchAnswer,
   type MatchedMix,
-  type Progress,
+  type MatchRequest,
 } from './match';
 export { cautionFor, consistencyOf } from './words';

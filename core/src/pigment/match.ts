@@ -14,6 +14,9 @@ const STRENGTHS: readonly number[] = Array.from({ length: 12 }, (_, step) => 0.0
 /** Ratios kept from the scan for refining; the scan's ranking is coarse in strength. */
 const KEPT = 48;
 
+/** Ratios tried between two reports of progress, some 5 ms. */
+const RATIOS_A_SLICE = 8;
+
 /** A colour further off than this is out of reach. */
 export const REACHABLE_DELTA_E = 3;
 
@@ -46,35 +49,41 @@ interface Candidate {
   readonly deltaE: number;
 }
 
-/** Reports the share of the search done, 0…1; returning `false` stops it. */
-export type Progress = (share: number) => boolean;
-
-/** The search was stopped by its progress callback. */
-export class SearchStopped extends Error {}
+/** What is asked of a search. */
+export interface MatchRequest {
+  readonly target: Lab;
+  readonly palette: readonly Pigment[];
+  readonly paper: Paper;
+  readonly maxPigments?: number;
+}
 
 /**
  * Which parts of the palette, and how much water, dry to the wanted colour on this paper?
  * Plain search: every whole-number ratio of up to `maxPigments`, twelve strengths each, the best
- * refined in strength. Colours are compared dry, by ΔE00. Throws `SearchStopped` if told to stop.
+ * refined in strength. Colours are compared dry, by ΔE00. Yields the share done, 0…1, every few
+ * milliseconds, so that a worker can report it and be stopped.
  */
-export function matchColour(
-  target: Lab,
-  palette: readonly Pigment[],
-  paper: Paper,
-  maxPigments = MAX_PIGMENTS,
-  progress: Progress = () => true,
-): MatchAnswer {
+export function* searchMix({ target, palette, paper, maxPigments = MAX_PIGMENTS }: MatchRequest): Generator<number, MatchAnswer> {
   const ratios = mixRatios(palette, maxPigments);
-  const coarse = ratios.map((parts, i) => {
-    if (i % 64 === 0 && !progress(i / ratios.length)) throw new SearchStopped();
-    return bestStrength(target, parts, paper);
-  });
+  const coarse: Candidate[] = [];
+  for (const [i, parts] of ratios.entries()) {
+    if (i % RATIOS_A_SLICE === 0) yield i / ratios.length;
+    coarse.push(bestStrength(target, parts, paper));
+  }
   const refined = keepBestOfEachCount(coarse).map((candidate) => refineStrength(target, candidate, paper));
   const best = closest(refined);
   const allowed = best.deltaE + SIMPLE_ALLOWANCE;
   const fewest = Math.min(...refined.filter((c) => c.deltaE <= allowed).map((c) => c.parts.length));
   const simple = closest(refined.filter((c) => c.parts.length === fewest));
   return { best: describe(target, best, paper), simple: describe(target, simple, paper) };
+}
+
+/** Runs `searchMix` to its end. */
+export function matchColour(request: MatchRequest): MatchAnswer {
+  const search = searchMix(request);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
 }
 
 function closest(candidates: readonly Candidate[]): Candidate {

@@ -16,7 +16,7 @@ import {
   pigmentByCode,
   pigmentLoads,
   PIGMENTS,
-  SearchStopped,
+  searchMix,
   seenThrough,
   stackLayers,
   waterPerPaint,
@@ -207,13 +207,13 @@ describe('a wanted colour', () => {
       laid(0.12, ['PR122', 2], ['PB29', 5]),
       laid(0.6, ['PY150', 4], ['PR122', 1]),
       laid(0.2, ['PY150', 1], ['PB29', 1], ['PR122', 1]),
-    ].map((mix) => matchColour(over(mix), palette, paper).best.deltaE00);
+    ].map((mix) => matchColour({ target: over(mix), palette, paper }).best.deltaE00);
     expect(Math.max(...errors)).toBeLessThan(0.5);
   });
 
   it('is the best of an exhaustive scan', () => {
     const target: Lab = [62, -6, 30];
-    const { best } = matchColour(target, palette, paper, 2);
+    const { best } = matchColour({ target, palette, paper, maxPigments: 2 });
     let least = Infinity;
     for (const parts of mixRatios(palette, 2))
       for (let log = Math.log(0.02); log <= 0; log += 0.01)
@@ -222,14 +222,14 @@ describe('a wanted colour', () => {
   }, 30_000);
 
   it('says what is missing when out of reach', () => {
-    const { best } = matchColour([60, -60, 10], palette, paper);
+    const { best } = matchColour({ target: [60, -60, 10], palette, paper });
     expect(best.reachable).toBe(false);
     expect(best.missing?.dC).toBeGreaterThan(5);
     expect(best.missing?.words).toMatch(/stronger/);
   });
 
   it('offers an answer with fewer pigments when it is as good', () => {
-    const { best, simple } = matchColour(over(laid(0.3, ['PB29', 1])), palette, paper);
+    const { best, simple } = matchColour({ target: over(laid(0.3, ['PB29', 1])), palette, paper });
     expect(simple.parts).toHaveLength(1);
     expect(simple.deltaE00).toBeLessThanOrEqual(best.deltaE00 + 0.5);
   });
@@ -239,11 +239,16 @@ describe('a wanted colour', () => {
       expect(parts.length).toBeLessThanOrEqual(3);
       expect(parts.reduce((sum, { parts: n }) => sum + n, 0)).toBeLessThanOrEqual(8);
     }
-    expect(matchColour([50, 5, 5], palette, paper, 1).best.parts).toHaveLength(1);
+    expect(matchColour({ target: [50, 5, 5], palette, paper, maxPigments: 1 }).best.parts).toHaveLength(1);
   });
 
-  it('stops when told to', () =>
-    expect(() => matchColour([50, 0, 0], palette, paper, 3, (share) => share < 0.3)).toThrow(SearchStopped));
+  it('reports how far it is as it goes', () => {
+    const shares = [...searchMix({ target: [50, 0, 0], palette, paper })];
+    expect(shares.length).toBeGreaterThan(10);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares[0]).toBe(0);
+    expect(shares.at(-1)!).toBeLessThan(1);
+  });
 });
 
 it('paper whites are the constructed ones of the data file', () => {

@@ -42,11 +42,19 @@ const STILL_WET_STRETCH = 1.1;
 /** A look can correct a clock this far and no further; beyond it something else was meant. */
 const FACTOR_RANGE: readonly [number, number] = [0.2, 5];
 
-/** The sitting as the events leave it, its clocks run on to `now` (ms since the epoch). */
-export function sittingAt(plan: Plan, sitting: Sitting, now: number): SittingNow {
-  const t0 = Date.parse(sitting.startedAt);
-  const atS = Math.max(0, (now - t0) / 1000);
-  const { table, done, begunAct, handsOnS } = replay(plan, sitting, t0);
+/** The table as the events of a sitting left it; worked out once an event, not once a second. */
+export interface SittingReplay {
+  readonly startedMs: number;
+  readonly table: Table;
+  readonly done: ReadonlySet<string>;
+  readonly begunAct: string | null;
+  readonly handsOnS: number;
+}
+
+/** A sitting with its clocks run on to `now` (ms since the epoch). */
+export function sittingAt(plan: Plan, replay: SittingReplay, now: number): SittingNow {
+  const { table, done, begunAct, handsOnS } = replay;
+  const atS = Math.max(0, (now - replay.startedMs) / 1000);
   const open = plan.acts.filter((act) => !done.has(act.id));
   const act = open[0] ?? null;
   const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null };
@@ -69,21 +77,16 @@ export function sittingAt(plan: Plan, sitting: Sitting, now: number): SittingNow
   };
 }
 
-interface Replay {
-  readonly table: Table;
-  readonly done: ReadonlySet<string>;
-  readonly begunAct: string | null;
-  readonly handsOnS: number;
-}
-
-function replay(plan: Plan, sitting: Sitting, t0: number): Replay {
+/** Goes through what happened, act by act and look by look. Acts the plan no longer has are passed over. */
+export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
+  const startedMs = Date.parse(sitting.startedAt);
   let table = CLEAR_TABLE;
   let factor = 1;
   let begun: { act: string; atS: number } | null = null;
   let handsOnS = 0;
   const done = new Set<string>();
   for (const event of sitting.events) {
-    const atS = (Date.parse(event.at) - t0) / 1000;
+    const atS = (Date.parse(event.at) - startedMs) / 1000;
     if (event.kind === 'begun' && event.act) begun = { act: event.act, atS };
     if (event.kind === 'done') {
       const act = plan.acts.find((a) => a.id === event.act);
@@ -100,7 +103,7 @@ function replay(plan: Plan, sitting: Sitting, t0: number): Replay {
       table = { ...table, washes: new Map(table.washes).set(wash.area, { ...wash, factor }) };
     }
   }
-  return { table, done, begunAct: begun?.act ?? null, handsOnS };
+  return { startedMs, table, done, begunAct: begun?.act ?? null, handsOnS };
 }
 
 function learntFactor(wash: LaidWash, atS: number, kind: 'still-wet' | 'dry-now'): number {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
 import type { Plan, SittingEvent } from '../plan';
-import { sittingAt, type SittingNow } from '.';
+import { replaySitting, sittingAt, type SittingNow } from '.';
 
 const START = Date.parse('2026-12-01T18:00:00.000Z');
 const when = (s: number): string => new Date(START + s * 1000).toISOString();
@@ -10,7 +10,7 @@ const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('boat-wash', 
 
 function at(s: number, events: Omit<SittingEvent, 'at'>[], times: number[], of: Plan = plan): SittingNow {
   const sitting = { startedAt: when(0), events: events.map((event, i) => ({ ...event, at: when(times[i]) })) };
-  return sittingAt(of, sitting, START + s * 1000);
+  return sittingAt(of, replaySitting(of, sitting), START + s * 1000);
 }
 
 const laid = [...CHORES, 'sky-wash'].map((act) => ({ kind: 'done' as const, act }));

@@ -1,0 +1,38 @@
+import { inject } from '@angular/core';
+import { Router, type ActivatedRouteSnapshot, type Routes } from '@angular/router';
+import { BadInput } from '@kettle/core/units';
+import { Messages } from './state/messages.service';
+import { PlanStore } from './state/plan-store';
+
+/** Puts the card of the address on the table, or goes back to the rack and says why not. */
+async function openCard(route: ActivatedRouteSnapshot) {
+  const [store, messages, router] = [inject(PlanStore), inject(Messages), inject(Router)];
+  try {
+    await store.openPlan(route.paramMap.get('id') ?? '');
+    return true;
+  } catch (cause) {
+    if (!(cause instanceof BadInput)) throw cause;
+    messages.stop(cause.message, 'The other cards are on the rack.');
+    return router.parseUrl('/rack');
+  }
+}
+
+export const ROUTES: Routes = [
+  { path: 'rack', title: 'Rack · Kettle Drift', loadComponent: () => import('./rooms/rack/rack.component').then((m) => m.Rack) },
+  {
+    path: 'card/:id',
+    canActivate: [openCard],
+    children: [
+      { path: 'brief', loadComponent: () => import('./stations/brief/brief.component').then((m) => m.BriefStation) },
+      { path: 'paper', loadComponent: () => import('./stations/paper/paper.component').then((m) => m.PaperStation) },
+      { path: 'sketch', loadComponent: () => import('./stations/sketch/sketch.component').then((m) => m.SketchStation) },
+      { path: 'whites', loadComponent: () => import('./stations/whites/whites.component').then((m) => m.WhitesStation) },
+      { path: 'colours', loadComponent: () => import('./stations/colours/colours.component').then((m) => m.ColoursStation) },
+      { path: 'passes', loadComponent: () => import('./stations/passes/passes.component').then((m) => m.PassesStation) },
+      { path: 'sitting', loadComponent: () => import('./stations/sitting/sitting.component').then((m) => m.SittingStation) },
+      { path: 'finish', loadComponent: () => import('./stations/finish/finish.component').then((m) => m.FinishStation) },
+      { path: '', pathMatch: 'full', redirectTo: 'brief' },
+    ],
+  },
+  { path: '**', redirectTo: 'rack' },
+];

@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { ConfirmationService } from 'primeng/api';
+import { Button } from 'primeng/button';
+import { ConfirmDialog } from 'primeng/confirmdialog';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { ENVELOPES } from '@kettle/core/card';
+import { OCCASIONS } from '@kettle/core/occasion';
+import type { Plan } from '@kettle/core/plan';
+import { PanelPicture } from '../../panel/panel-picture.component';
+import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
+import { CardShelf } from '../../state/card-shelf';
+import { PlanStore } from '../../state/plan-store';
+import { TableWorker } from '../../workers/table-worker.service';
+import { rackCards } from './rack.view';
+
+/** All cards on rails, at their true relative sizes, in the order in which they are needed. */
+@Component({
+  selector: 'kd-rack',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RouterLink, Button, ConfirmDialog, InputText, Select, PanelPicture],
+  providers: [ConfirmationService],
+  templateUrl: './rack.component.html',
+  styleUrl: './rack.component.scss',
+})
+export class Rack {
+  private readonly shelf = inject(CardShelf);
+  private readonly store = inject(PlanStore);
+  private readonly worker = inject(TableWorker);
+  private readonly router = inject(Router);
+  private readonly confirmation = inject(ConfirmationService);
+
+  readonly occasions = [...OCCASIONS];
+  readonly envelopes = ENVELOPES.map((e) => ({ ...e, label: `${e.name} · ${e.widthMm} × ${e.heightMm} mm` }));
+  readonly occasion = signal('birthday');
+  readonly envelope = signal(ENVELOPES[0].id);
+  readonly title = signal('');
+  readonly unreadable = this.shelf.unreadable;
+  readonly cards = computed(() => rackCards(this.shelf.cards(), new Date().toISOString().slice(0, 10)));
+  readonly pictures = signal<ReadonlyMap<string, PanelDrawing>>(new Map());
+
+  constructor() {
+    void this.store.close().then(() => this.shelf.refresh());
+    effect(() => void this.paint(this.shelf.cards()));
+  }
+
+  async begin(): Promise<void> {
+    const envelope = ENVELOPES.find(({ id }) => id === this.envelope())!;
+    const title = this.title().trim() || `A card: ${this.occasion()}`;
+    const { name, widthMm, heightMm } = envelope;
+    const id = await this.shelf.begin({ title, occasion: this.occasion(), envelope: { name, widthMm, heightMm } });
+    await this.router.navigate(['/card', id, 'brief']);
+  }
+
+  putAway(plan: Plan): void {
+    this.confirmation.confirm({
+      header: `Throw “${plan.title}” away?`,
+      message: 'Its plan is gone for good. Save it as a .kettle file first if you may want it again.',
+      acceptLabel: 'Throw it away',
+      rejectLabel: 'Keep it',
+      rejectButtonProps: { severity: 'secondary', outlined: true },
+      acceptButtonProps: { severity: 'danger' },
+      accept: () => void this.shelf.remove(plan.id),
+    });
+  }
+
+  /** The finished look of each card, worked out one after another. */
+  private async paint(plans: readonly Plan[]): Promise<void> {
+    for (const plan of plans) {
+      this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, null)));
+      const ahead = await this.worker.lookAhead(plan, 0);
+      this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, ahead)));
+    }
+  }
+}

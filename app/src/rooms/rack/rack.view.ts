@@ -1,0 +1,67 @@
+import { cardSizes } from '@kettle/core/card';
+import { daysUntil, postBy } from '@kettle/core/occasion';
+import type { Plan } from '@kettle/core/plan';
+import { actInWords } from '../../ui/act-words';
+
+/** A card as it stands on the rack. */
+export interface RackCard {
+  readonly plan: Plan;
+  /** Where it has got to, in words. */
+  readonly stage: string;
+  readonly nextAct: string;
+  readonly due: string;
+  readonly pressing: boolean;
+  /** Size on the rack, px; all cards at one scale. */
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** Scale of the rack, px per mm. */
+const PX_PER_MM = 1.7;
+
+/** A card wanted within so many days is pressing. */
+const PRESSING_DAYS = 3;
+
+/** The cards in the order in which they are needed; those without a date come last. */
+export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
+  return [...plans]
+    .sort((a, b) => (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title))
+    .map((plan) => {
+      const { paint } = cardSizes(plan.card);
+      const post = postBy(plan.brief);
+      const days = post === null ? null : daysUntil(post, today);
+      return {
+        plan,
+        stage: stageOfCard(plan),
+        nextAct: nextActOf(plan),
+        due: dueInWords(post, days),
+        pressing: days !== null && days <= PRESSING_DAYS,
+        widthPx: Math.round(paint.widthMm * PX_PER_MM),
+        heightPx: Math.round(paint.heightMm * PX_PER_MM),
+      };
+    });
+}
+
+function stageOfCard(plan: Plan): string {
+  const done = doneActs(plan);
+  if (plan.acts.length > 0 && plan.acts.every((act) => done.has(act.id))) return 'finished';
+  if (plan.sitting) return `at the table, ${done.size} of ${plan.acts.length} acts done`;
+  if (plan.acts.some((act) => act.kind === 'pass')) return 'planned';
+  return plan.areas.length > 0 ? 'drawn' : 'begun';
+}
+
+function nextActOf(plan: Plan): string {
+  const done = doneActs(plan);
+  const next = plan.acts.find((act) => !done.has(act.id));
+  return next ? actInWords(plan, next) : 'nothing left to do';
+}
+
+const doneActs = (plan: Plan): Set<string | undefined> =>
+  new Set(plan.sitting?.events.flatMap((event) => (event.kind === 'done' ? [event.act] : [])));
+
+function dueInWords(post: string | null, days: number | null): string {
+  if (post === null || days === null) return 'no date';
+  if (days < 0) return `should have been posted ${-days} days ago`;
+  if (days === 0) return 'post it today';
+  return `post it in ${days} ${days === 1 ? 'day' : 'days'}`;
+}

@@ -1,0 +1,45 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { Patch } from '@kettle/core/plan';
+
+/** A card as last saved whole; the journal entries after `seq` lead on from it. */
+export interface SavedPlan {
+  readonly id: string;
+  readonly plan: unknown;
+  readonly seq: number;
+  readonly changedAt: number;
+}
+
+/** One change to a card, written the moment it is made. */
+export interface JournalEntry {
+  readonly n: number;
+  readonly planId: string;
+  readonly seq: number;
+  readonly patches: readonly Patch[];
+}
+
+/** A piece of a stroke still under the pen: points packed as `packPoints` does. */
+export interface StrokePiece {
+  readonly n: number;
+  readonly planId: string;
+  readonly stroke: string;
+  readonly packed: Int32Array;
+}
+
+/** Single values of the studio and of this browser. */
+export interface Note {
+  readonly key: 'studio' | 'started';
+  readonly value: unknown;
+}
+
+/** Everything the app keeps, in this browser. */
+export class Database extends Dexie {
+  readonly plans!: EntityTable<SavedPlan, 'id'>;
+  readonly journal!: EntityTable<JournalEntry, 'n'>;
+  readonly strokes!: EntityTable<StrokePiece, 'n'>;
+  readonly notes!: EntityTable<Note, 'key'>;
+
+  constructor(name = 'kettle-drift') {
+    super(name);
+    this.version(1).stores({ plans: 'id', journal: '++n, [planId+seq]', strokes: '++n, planId', notes: 'key' });
+  }
+}

@@ -1,0 +1,46 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { debounceTime, filter, switchMap } from 'rxjs';
+import type { Finding } from '@kettle/core/checks';
+import type { Station } from '@kettle/core/plan';
+import { TableWorker } from '../workers/table-worker.service';
+import { PlanStore } from './plan-store';
+
+/** A burst of changes (typing, dragging) is answered once, ms. */
+const SETTLE_MS = 40;
+
+/** At which station a finding is mended. */
+const STATION_OF_CHECK: Readonly<Record<string, Station>> = { 'mask-not-set': 'whites', 'lighter-over-darker': 'colours' };
+
+/** What the open plan leads to, worked out in the worker after every change; stale answers are dropped. */
+@Injectable({ providedIn: 'root' })
+export class LookAheadService {
+  private readonly worker = inject(TableWorker);
+  private readonly store = inject(PlanStore);
+
+  /** The newest answer; it may be one change behind for a moment. */
+  private readonly answer = toSignal(
+    toObservable(this.store.open).pipe(
+      filter((open) => open !== null),
+      debounceTime(SETTLE_MS),
+      switchMap(({ plan, revision }) => this.worker.lookAhead(plan, revision).then((ahead) => ({ planId: plan.id, ahead }))),
+    ),
+  );
+
+  readonly ahead = computed(() => {
+    const answer = this.answer();
+    return answer && answer.planId === this.store.plan()?.id ? answer.ahead : null;
+  });
+
+  readonly upToDate = computed(() => this.ahead()?.revision === this.store.open()?.revision);
+
+  /** Open findings at each station. */
+  readonly findingsAt = computed(() => {
+    const counts = new Map<Station, number>();
+    for (const { id } of this.ahead()?.findings ?? ([] as Finding[])) {
+      const station = STATION_OF_CHECK[id] ?? 'passes';
+      counts.set(station, (counts.get(station) ?? 0) + 1);
+    }
+    return counts;
+  });
+}

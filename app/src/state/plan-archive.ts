@@ -1,0 +1,103 @@
+import { Dexie } from 'dexie';
+import { readPlan } from '@kettle/core/formats';
+import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
+import { packPoints, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
+import type { Database } from './database';
+
+/** A card and how far its journal has come. */
+export interface StoredPlan {
+  readonly plan: Plan;
+  readonly seq: number;
+}
+
+/** A card that could not be read; it stays where it is, untouched. */
+export interface UnreadablePlan {
+  readonly id: string;
+  readonly fault: string;
+}
+
+/** A stroke that was never finished, since the tab went. */
+export interface LostStroke {
+  readonly stroke: string;
+  readonly points: PencilPoint[];
+}
+
+/**
+ * Cards in the browser's database: a whole plan now and then, and a journal entry for every change
+ * between, so that closing the tab loses nothing.
+ */
+export class PlanArchive {
+  constructor(private readonly db: Database) {}
+
+  /** All cards, those that cannot be read apart. */
+  async all(): Promise<{ plans: Plan[]; unreadable: UnreadablePlan[] }> {
+    const plans: Plan[] = [];
+    const unreadable: UnreadablePlan[] = [];
+    for (const id of await this.db.plans.toCollection().primaryKeys()) {
+      try {
+        const stored = await this.read(id);
+        if (stored) plans.push(stored.plan);
+      } catch (cause) {
+        unreadable.push({ id, fault: cause instanceof Error ? cause.message : String(cause) });
+      }
+    }
+    return { plans, unreadable };
+  }
+
+  /** The card as its last change left it; `null` if there is none. Throws `BadInput` if it cannot be read. */
+  async read(id: string): Promise<StoredPlan | null> {
+    return this.db.transaction('r', this.db.plans, this.db.journal, async () => {
+      const saved = await this.db.plans.get(id);
+      if (!saved) return null;
+      const entries = await this.entriesAfter(id, saved.seq).sortBy('seq');
+      const plan = entries.reduce((now, { patches }) => replayPatches(now, patches), readPlan(saved.plan));
+      return { plan, seq: entries.at(-1)?.seq ?? saved.seq };
+    });
+  }
+
+  /** Writes one change behind those already there. */
+  async append(planId: string, seq: number, patches: readonly Patch[]): Promise<void> {
+    await this.db.journal.add({ planId, seq, patches });
+  }
+
+  /** Saves a card whole and drops the journal entries it contains. */
+  async save(plan: Plan, seq: number): Promise<void> {
+    await this.db.transaction('rw', this.db.plans, this.db.journal, async () => {
+      await this.db.plans.put({ id: plan.id, plan, seq, changedAt: Date.now() });
+      await this.db.journal.where('[planId+seq]').between([plan.id, Dexie.minKey], [plan.id, seq], true, true).delete();
+    });
+  }
+
+  /** Forgets a card for good. */
+  async remove(id: string): Promise<void> {
+    await this.db.transaction('rw', this.db.plans, this.db.journal, this.db.strokes, async () => {
+      await this.db.plans.delete(id);
+      await this.entriesAfter(id, -1).delete();
+      await this.db.strokes.where({ planId: id }).delete();
+    });
+  }
+
+  /** Keeps the next piece of a stroke while it is being drawn. */
+  async keepStroke(planId: string, stroke: string, points: readonly PencilPoint[]): Promise<void> {
+    await this.db.strokes.add({ planId, stroke, packed: packPoints(points) });
+  }
+
+  /** Forgets the pieces of a stroke that has become a line of the plan. */
+  async dropStroke(planId: string, stroke: string): Promise<void> {
+    await this.db.strokes.where({ planId }).filter((piece) => piece.stroke === stroke).delete();
+  }
+
+  /** Strokes a closed tab left unfinished. */
+  async lostStrokes(planId: string): Promise<LostStroke[]> {
+    const pieces = await this.db.strokes.where({ planId }).sortBy('n');
+    const strokes = [...new Set(pieces.map(({ stroke }) => stroke))];
+    return strokes.map((stroke) => ({
+      stroke,
+      points: pieces.filter((piece) => piece.stroke === stroke).flatMap(({ packed }) => unpackPoints(packed)),
+    }));
+  }
+
+  private entriesAfter(id: string, seq: number) {
+    return this.db.journal.where('[planId+seq]').between([id, seq], [id, Dexie.maxKey], false, true);
+  }
+}

@@ -1,0 +1,71 @@
+import { inject, Injectable } from '@angular/core';
+import type { Command } from '@kettle/core/plan';
+import { regionOfLine, smoothLine, type PencilPoint } from '@kettle/core/sketch';
+import { Database } from './database';
+import { PlanArchive } from './plan-archive';
+import { PlanStore } from './plan-store';
+
+/** How long a stroke's newest points may stay in memory alone, ms. */
+const KEEP_EVERY_MS = 200;
+
+/** Carries a pencil stroke from the first touch to a line of the plan; a closed tab loses a fifth of a second of it. */
+@Injectable({ providedIn: 'root' })
+export class StrokeJournal {
+  private readonly store = inject(PlanStore);
+  private readonly archive = new PlanArchive(inject(Database));
+  private stroke = '';
+  private points: PencilPoint[] = [];
+  private kept = 0;
+  private lastKeptMs = 0;
+  private writing: Promise<void> = Promise.resolve();
+
+  begin(): void {
+    this.stroke = `line-${crypto.randomUUID().slice(0, 8)}`;
+    this.points = [];
+    this.kept = 0;
+    this.lastKeptMs = performance.now();
+  }
+
+  add(points: readonly PencilPoint[]): void {
+    this.points.push(...points);
+    if (performance.now() - this.lastKeptMs >= KEEP_EVERY_MS) this.keep();
+  }
+
+  /** Ends the stroke: it becomes a line, and where it closes, an area. Returns the new area's id, if any. */
+  end(): string | null {
+    const { stroke, points } = this;
+    const plan = this.store.plan();
+    this.points = [];
+    if (!plan || points.length < 2) {
+      this.forget(plan?.id, stroke);
+      return null;
+    }
+    const commands: Command[] = [{ do: 'add-line', line: { id: stroke, points: smoothLine(points) } }];
+    const region = regionOfLine(points);
+    const area = region ? `area-${stroke.slice(5)}` : null;
+    if (region && area)
+      commands.push({
+        do: 'add-area',
+        area: { id: area, name: `area ${plan.areas.length + 1}`, outline: region.map((ring) => ring.map(([x, y]) => [x, y])) },
+      });
+    this.store.do(...commands);
+    this.forget(plan.id, stroke);
+    return area;
+  }
+
+  private keep(): void {
+    const plan = this.store.plan();
+    const fresh = this.points.slice(this.kept);
+    if (!plan || fresh.length === 0) return;
+    const { stroke } = this;
+    this.kept = this.points.length;
+    this.lastKeptMs = performance.now();
+    this.writing = this.writing.then(() => this.archive.keepStroke(plan.id, stroke, fresh));
+  }
+
+  /** The pieces go only once the line itself is on disk. */
+  private forget(planId: string | undefined, stroke: string): void {
+    if (!planId) return;
+    this.writing = Promise.all([this.writing, this.store.settled()]).then(() => this.archive.dropStroke(planId, stroke));
+  }
+}

@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { InputNumber } from 'primeng/inputnumber';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { OCCASIONS, type Brief } from '@kettle/core/occasion';
+import { PlanStore } from '../../state/plan-store';
+import { briefAnswer } from './brief.view';
+
+/** Why and for whom, how many, by when: written as one sentence with gaps. */
+@Component({
+  selector: 'kd-brief',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputNumber, InputText, Select],
+  template: `
+    @if (plan(); as plan) {
+      <div class="page">
+        <label class="field title">
+          <span class="visually-hidden">Title of the card</span>
+          <input pInputText maxlength="80" [value]="plan.title" (change)="rename($any($event.target))" />
+        </label>
+        <p class="sentence">
+          A card for
+          <p-select [options]="occasions" [editable]="true" [ngModel]="plan.brief.occasion" (ngModelChange)="set({ occasion: $event ?? '' })" ariaLabel="Occasion" appendTo="body" />
+          to give to
+          <input pInputText class="whom" placeholder="somebody" aria-label="For whom" maxlength="80" [value]="plan.brief.forWhom" (change)="set({ forWhom: $any($event.target).value })" />,
+          <p-inputnumber [ngModel]="plan.brief.copies" (ngModelChange)="set({ copies: $event ?? 1 })" [min]="1" [max]="500" [showButtons]="true" [inputSize]="2" ariaLabel="Copies" />
+          of it and
+          <p-inputnumber [ngModel]="plan.brief.spares" (ngModelChange)="set({ spares: $event ?? 0 })" [min]="0" [max]="100" [showButtons]="true" [inputSize]="2" ariaLabel="Spares" />
+          to spare, wanted by
+          <input pInputText type="date" aria-label="Wanted by" data-testid="need-by" [value]="plan.brief.needBy ?? ''" (change)="set({ needBy: $any($event.target).value || null })" />;
+          the post takes
+          <p-inputnumber [ngModel]="plan.brief.postingDays" (ngModelChange)="set({ postingDays: $event ?? 0 })" [min]="0" [max]="60" [showButtons]="true" [inputSize]="2" ariaLabel="Days the post takes" />
+          days.
+        </p>
+        <p class="answer" [class.stop]="answer()?.late">{{ answer()?.answer }}</p>
+        <p class="soft">{{ answer()?.begun }}</p>
+        <div class="words">
+          <label class="field">
+            <span>Words outside</span>
+            <textarea rows="2" maxlength="400" [value]="plan.brief.wordingOutside" (change)="set({ wordingOutside: $any($event.target).value })"></textarea>
+          </label>
+          <label class="field">
+            <span>Words inside</span>
+            <textarea rows="4" maxlength="2000" [value]="plan.brief.wordingInside" (change)="set({ wordingInside: $any($event.target).value })"></textarea>
+          </label>
+        </div>
+      </div>
+    }
+  `,
+  styles: `
+    .page {
+      max-width: 860px;
+      min-height: calc(100% - 56px);
+      margin: 28px auto;
+      padding: 34px 52px;
+      background: var(--paper);
+      border: 1px solid var(--rule);
+    }
+    .title input {
+      width: 100%;
+      padding-left: 0;
+      border: 0;
+      border-bottom: 1px dotted #8a9096;
+      border-radius: 0;
+      background: none;
+      font: 500 30px var(--serif);
+    }
+    .sentence {
+      margin: 26px 0 30px;
+      font-size: 20px;
+      line-height: 2.6;
+    }
+    .sentence input,
+    .sentence p-select,
+    .sentence p-inputnumber {
+      line-height: 1.4;
+      vertical-align: middle;
+    }
+    .whom {
+      width: 15em;
+    }
+    .words {
+      display: grid;
+      gap: 16px;
+      margin-top: 34px;
+    }
+  `,
+})
+export class BriefStation {
+  private readonly store = inject(PlanStore);
+  readonly plan = this.store.plan;
+  readonly occasions = [...OCCASIONS];
+  readonly answer = computed(() => {
+    const plan = this.plan();
+    return plan ? briefAnswer(plan, new Date().toISOString().slice(0, 10)) : null;
+  });
+
+  set(change: Partial<Brief>): void {
+    this.store.do({ do: 'set-brief', change });
+  }
+
+  rename(field: HTMLInputElement): void {
+    const title = field.value.trim();
+    if (title === '') field.value = this.plan()!.title;
+    else this.store.do({ do: 'rename', title });
+  }
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import { traceSheet } from '@kettle/core/formats';
+import { LookAheadService } from '../../state/look-ahead.service';
+import { PlanStore } from '../../state/plan-store';
+import { handOver } from '../../ui/hand-over';
+import { choresToAdd, finishRows } from './finish.view';
+
+/** What is left when the paint is on: chores in an order that can be changed, and the trace sheet to print. */
+@Component({
+  selector: 'kd-finish',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, Button, Select],
+  template: `
+    @if (plan(); as plan) {
+      <div class="station">
+        <div class="table">
+          <h1>Finish</h1>
+          <p class="soft">A good order. Change it as you like; the waits follow.</p>
+          <ol>
+            @for (row of rows(); track row.id) {
+              <li [attr.data-chore]="row.id">
+                @if (row.wait) {
+                  <p class="wait">{{ row.wait }}</p>
+                }
+                <h2>{{ row.says }}</h2>
+                <p class="soft">{{ row.when }}</p>
+                @if (row.gate) {
+                  <p>{{ row.gate }}</p>
+                }
+                @if (row.caution) {
+                  <p class="stop">{{ row.caution }}</p>
+                }
+                <button class="plain" type="button" [attr.aria-label]="row.says + ', earlier'" (click)="move(row.id, -1)">Earlier</button>
+                <button class="plain" type="button" [attr.aria-label]="row.says + ', later'" (click)="move(row.id, 1)">Later</button>
+                <button class="plain" type="button" [attr.aria-label]="row.says + ', leave out'" (click)="leaveOut(row.id)">Leave it out</button>
+              </li>
+            } @empty {
+              <li><p>{{ ahead() ? 'Nothing can be finished: what it waits for never dries in this air.' : 'Working out the waits…' }}</p></li>
+            }
+          </ol>
+          @if (more().length > 0) {
+            <p-select [options]="more()" optionLabel="name" optionValue="id" placeholder="Add another chore" [ngModel]="null" (ngModelChange)="add($event)" ariaLabel="Add another chore" appendTo="body" />
+          }
+        </div>
+        <div class="notes">
+          <h2>Trace sheet</h2>
+          <p class="soft">At true size, with a bar of 50 mm to check the printer by.</p>
+          <img [src]="sheetUrl()" alt="The trace sheet: panel, areas and pencil lines" />
+          <p-button label="Take the trace sheet as SVG" (onClick)="save()" data-testid="trace" />
+        </div>
+      </div>
+    }
+  `,
+  styles: `
+    ol {
+      max-width: 720px;
+      margin: 18px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding: 12px 0;
+      border-bottom: 1px dotted #8a9096;
+    }
+    .wait {
+      color: var(--teal);
+      font-weight: 700;
+    }
+    .plain:first-of-type {
+      padding-left: 0;
+    }
+    img {
+      display: block;
+      width: 100%;
+      margin: 14px 0;
+      background: #fff;
+      border: 1px solid var(--rule);
+    }
+  `,
+})
+export class FinishStation {
+  private readonly store = inject(PlanStore);
+  readonly plan = this.store.plan;
+  readonly ahead = inject(LookAheadService).ahead;
+  readonly rows = computed(() => (this.plan() && this.ahead() ? finishRows(this.plan()!, this.ahead()!) : []));
+  readonly more = computed(() => (this.plan() ? choresToAdd(this.plan()!) : []));
+  private readonly sheet = computed(() => traceSheet(this.plan()!));
+  readonly sheetUrl = computed(() => `data:image/svg+xml,${encodeURIComponent(this.sheet())}`);
+
+  move(id: string, by: number): void {
+    const from = this.plan()!.acts.findIndex((act) => act.id === id);
+    this.store.do({ do: 'move-act', act: id, to: Math.max(0, from + by) });
+  }
+
+  leaveOut(id: string): void {
+    this.store.do({ do: 'remove-act', act: id });
+  }
+
+  add(chore: string | null): void {
+    if (chore) this.store.do({ do: 'add-act', before: null, act: { kind: 'chore', id: chore, chore, areas: [], handsS: null } });
+  }
+
+  save(): void {
+    handOver(this.sheet(), `${this.plan()!.title}, trace sheet.svg`, 'image/svg+xml');
+  }
+}

@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { cardSizes, ENVELOPES, type CardFormat } from '@kettle/core/card';
+import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
+import { PAPERS, paperById } from '@kettle/core/paper';
+import { PlanStore } from '../../state/plan-store';
+import { StudioStore } from '../../state/studio-store';
+import { LengthField } from '../../ui/length-field.component';
+import { paperDrawing, paperWords } from './paper.view';
+
+/** From the envelope to the card, its sheet and its panel, drawn true to scale; and the paper itself. */
+@Component({
+  selector: 'kd-paper',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputText, Select, LengthField],
+  templateUrl: './paper.component.html',
+  styleUrl: './paper.component.scss',
+})
+export class PaperStation {
+  private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
+  readonly plan = this.store.plan;
+  readonly envelopes = [...ENVELOPES];
+  readonly papers = [...PAPERS];
+  readonly climates = [...CLIMATES_BY_FEEL];
+  readonly folds = [
+    { id: 'side', name: 'folds at the side' },
+    { id: 'top', name: 'folds at the top' },
+    { id: 'flat', name: 'one flat sheet' },
+  ];
+  readonly borders = [
+    { id: 'taped', name: 'taped border' },
+    { id: 'bleed', name: 'painted past the edge, then cut' },
+    { id: 'bare', name: 'bare edge' },
+  ];
+  private readonly length = (mm: number): string => this.studio.length(mm);
+  readonly drawing = computed(() => (this.plan() ? paperDrawing(this.plan()!.card, this.length) : null));
+  readonly words = computed(() => (this.plan() ? paperWords(this.plan()!.card, this.length) : null));
+  readonly sizes = computed(() => (this.plan() ? cardSizes(this.plan()!.card) : null));
+  readonly envelopeId = computed(() => {
+    const envelope = this.plan()?.card.envelope;
+    return ENVELOPES.find((e) => e.widthMm === envelope?.widthMm && e.heightMm === envelope.heightMm)?.id ?? null;
+  });
+  readonly feel = computed(() => {
+    const climate = this.plan()?.climate;
+    return CLIMATES_BY_FEEL.find((c) => c.tempC === climate?.tempC && c.rh === climate.rh && c.airMs === climate.airMs)?.id ?? null;
+  });
+
+  set(change: Partial<CardFormat>): void {
+    this.store.do({ do: 'set-format', change });
+  }
+
+  chooseEnvelope(id: string): void {
+    const { name, widthMm, heightMm } = ENVELOPES.find((e) => e.id === id)!;
+    this.set({ envelope: { name, widthMm, heightMm } });
+  }
+
+  measureEnvelope(edge: 'widthMm' | 'heightMm', mm: number): void {
+    const other = this.plan()!.card.envelope[edge === 'widthMm' ? 'heightMm' : 'widthMm'];
+    // Typed the other way round it is still the same envelope: the longer edge lies along the table.
+    this.set({ envelope: { widthMm: Math.max(mm, other), heightMm: Math.min(mm, other) } });
+  }
+
+  choosePaper(id: string): void {
+    this.store.do({ do: 'choose-paper', paper: paperById(id) });
+  }
+
+  chooseFeel(id: string): void {
+    const { tempC, rh, airMs } = CLIMATES_BY_FEEL.find((c) => c.id === id)!;
+    this.store.do({ do: 'set-climate', change: { tempC, rh, airMs } });
+  }
+
+  setClimate(key: 'tempC' | 'rh' | 'airMs', field: HTMLInputElement, scale = 1): void {
+    const value = Number(field.value.replace(',', '.')) / scale;
+    this.store.do({ do: 'set-climate', change: { [key]: value } });
+    field.value = String((this.plan()!.climate[key] * scale).toFixed(2)).replace(/\.?0+$/, '');
+  }
+}

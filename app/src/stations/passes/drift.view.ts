@@ -1,0 +1,175 @@
+import type { Plan } from '@kettle/core/plan';
+import { washAt, type WetSpan } from '@kettle/core/schedule';
+import { formatSpan } from '@kettle/core/units';
+import { DRY_PAPER_GM2, type StageEnds } from '@kettle/core/water';
+import type { LookAhead } from '../../workers/table-api';
+import { actInWords } from '../../ui/act-words';
+
+export type WetStage = 'puddled' | 'shiny' | 'satin' | 'damp' | 'cool';
+
+/** A part of a strand in one stage of wetness, as a filled SVG path, px. */
+export interface StrandPart {
+  readonly stage: WetStage | 'laying';
+  readonly path: string;
+}
+
+/** One area's water through time. */
+export interface Strand {
+  readonly area: string;
+  readonly name: string;
+  readonly y: number;
+  readonly parts: readonly StrandPart[];
+  /** Washes on it: when laid and when dry (or wetted again), s. */
+  readonly spans: readonly { readonly act: string; readonly laidS: number; readonly untilS: number }[];
+}
+
+export interface DriftMark {
+  readonly id: string;
+  readonly x: number;
+  readonly width: number;
+  readonly label: string;
+}
+
+/** Everything the drift line draws; lengths in px, times in s. */
+export interface DriftDrawing {
+  readonly width: number;
+  readonly height: number;
+  readonly left: number;
+  readonly endS: number;
+  readonly pxPerS: number;
+  readonly handsY: number;
+  readonly hands: readonly DriftMark[];
+  readonly waits: readonly DriftMark[];
+  readonly strands: readonly Strand[];
+  readonly masks: readonly { readonly area: string; readonly y: number; readonly x: number; readonly width: number; readonly setX: number; readonly label: string }[];
+  readonly pegs: readonly { readonly pass: string; readonly x: number; readonly y: number; readonly number: number; readonly stop: boolean }[];
+  readonly ticks: readonly { readonly x: number; readonly label: string }[];
+}
+
+const LEFT_PX = 92;
+const RIGHT_PX = 34;
+const HANDS_Y = 26;
+const FIRST_ROW_Y = 64;
+const ROW_PX = 40;
+const AXIS_PX = 26;
+
+/** Half the thickness of a strand per √(g/m²) of water; the root keeps a damp strand visible beside a puddle. */
+const HALF_PX_PER_ROOT = 1.6;
+const LARGEST_HALF_PX = 18;
+
+/** Points along one part of a strand. */
+const SAMPLES = 14;
+
+/** Waits shorter than this need no word, s. */
+const WORTH_A_WORD_S = 90;
+
+/** The hands, every area and every mask through time, for a drawing `width` px wide. */
+export function driftDrawing(plan: Plan, { timeline, findings }: LookAhead, width: number): DriftDrawing {
+  const endS = paintingEnd(timeline);
+  const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
+  const x = (s: number): number => LEFT_PX + Math.min(s, endS) * pxPerS;
+  const wetted = plan.areas.filter(({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id));
+  const rowOf = new Map(wetted.map(({ id }, i) => [id, FIRST_ROW_Y + i * ROW_PX]));
+  const steps = timeline.steps.filter(({ startS }) => startS < endS);
+  const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
+  const numbers = new Map(plan.acts.map((act, i) => [act.id, i + 1]));
+  return {
+    width,
+    height: FIRST_ROW_Y + Math.max(1, wetted.length) * ROW_PX + AXIS_PX - 14,
+    left: LEFT_PX,
+    endS,
+    pxPerS,
+    handsY: HANDS_Y,
+    hands: steps.map(({ act, startS, endS: doneS }) => ({ id: act.id, x: x(startS), width: Math.max(2, x(doneS) - x(startS)), label: actInWords(plan, act) })),
+    waits: steps.flatMap(({ act, startS, waited }) =>
+      waited && startS - waited.fromS > WORTH_A_WORD_S
+        ? [{ id: act.id, x: x(waited.fromS), width: x(startS) - x(waited.fromS), label: `wait ${formatSpan(startS - waited.fromS)}` }]
+        : [],
+    ),
+    strands: wetted.map(({ id, name }) => {
+      const y = rowOf.get(id)!;
+      const spans = timeline.washes.filter((w) => w.area === id).sort((a, b) => a.laidS - b.laidS);
+      return {
+        area: id,
+        name,
+        y,
+        spans: spans.map(({ act, laidS, untilS }) => ({ act, laidS, untilS })),
+        parts: spans.flatMap((span, i) => {
+          const startS = steps.find(({ act }) => act.id === span.act)?.startS ?? span.laidS;
+          const freshlyWet = i === 0 || spans[i - 1].untilS < span.laidS;
+          return [...(freshlyWet ? [laying(span, startS, x, y)] : []), ...drying(span, x, y)];
+        }),
+      };
+    }),
+    masks: timeline.masks.map(({ area, onS, setS, offS }) => ({
+      area,
+      y: rowOf.get(area)!,
+      x: x(onS),
+      width: x(offS ?? endS) - x(onS),
+      setX: x(setS ?? endS),
+      label: setS === null ? 'never sets' : `set after ${formatSpan(setS - onS)}`,
+    })),
+    pegs: steps.flatMap(({ act, startS }) =>
+      act.kind === 'pass' ? act.areas.map((area) => ({ pass: act.id, x: x(startS), y: rowOf.get(area) ?? HANDS_Y, number: numbers.get(act.id)!, stop: stopped.has(act.id) })) : [],
+    ),
+    ticks: ticks(endS, pxPerS).map((s) => ({ x: x(s), label: s === 0 ? '0' : formatSpan(s) })),
+  };
+}
+
+/** The drift line ends when the last wash is dry and the last mask off; pressing overnight is for Finish. */
+function paintingEnd({ steps, washes, masks }: LookAhead['timeline']): number {
+  const passes = steps.filter(({ act }) => act.kind === 'pass').map(({ endS }) => endS);
+  const ends = [...passes, ...washes.map((w) => w.untilS), ...masks.map((m) => m.offS ?? m.setS ?? m.onS)];
+  const lastHands = ends.length === 0 ? steps.map(({ endS }) => endS) : ends;
+  return Math.max(600, ...lastHands) * 1.03;
+}
+
+/** A strand is as thick as the water that must still go before the paper is dry; a film always shows. */
+function halfPx(filmUm: number, paperGm2: number): number {
+  const water = Math.max(filmUm, filmUm + paperGm2 - DRY_PAPER_GM2, 0);
+  return Math.min(LARGEST_HALF_PX, HALF_PX_PER_ROOT * Math.sqrt(water));
+}
+
+/** While it is being laid, a strand swells from nothing. */
+function laying(span: WetSpan, startS: number, x: (s: number) => number, y: number): StrandPart {
+  const half = halfPx(span.filmUm, span.course.paperGm2[0]);
+  return { stage: 'laying', path: `M${px(x(startS))} ${y}Q${px(x(startS))} ${px(y - half)} ${px(x(span.laidS))} ${px(y - half)}V${px(y + half)}Q${px(x(startS))} ${px(y + half)} ${px(x(startS))} ${y}Z` };
+}
+
+function drying(span: WetSpan, x: (s: number) => number, y: number): StrandPart[] {
+  let fromS = span.laidS;
+  return stageOrder(span.course.stages).flatMap(([stage, endS]) => {
+    const toS = Math.min(span.untilS, endS === null ? span.untilS : span.laidS + endS * span.factor);
+    if (toS <= fromS) return [];
+    const part = { stage, path: outline(span, fromS, toS, x, y) };
+    fromS = toS;
+    return [part];
+  });
+}
+
+const stageOrder = (ends: StageEnds): [WetStage, number | null][] => [
+  ['puddled', ends.puddledEndS],
+  ['shiny', ends.shinyEndS],
+  ['satin', ends.satinEndS],
+  ['damp', ends.dampEndS],
+  ['cool', ends.coolEndS],
+];
+
+function outline(span: WetSpan, fromS: number, toS: number, x: (s: number) => number, y: number): string {
+  const times = Array.from({ length: SAMPLES + 1 }, (_, i) => fromS + ((toS - fromS) * i) / SAMPLES);
+  const edge = times.map((s) => {
+    const { filmUm, paperGm2 } = washAt(span, s);
+    return [x(s), halfPx(filmUm, paperGm2)] as const;
+  });
+  const upper = edge.map(([at, half]) => `${px(at)} ${px(y - half)}`);
+  const lower = edge.reverse().map(([at, half]) => `${px(at)} ${px(y + half)}`);
+  return `M${[...upper, ...lower].join('L')}Z`;
+}
+
+const px = (value: number): string => value.toFixed(1);
+
+/** Round times not closer than some 70 px. */
+function ticks(endS: number, pxPerS: number): number[] {
+  const step = [60, 300, 600, 900, 1800, 3600, 7200, 14400].find((s) => s * pxPerS >= 70) ?? 28800;
+  return Array.from({ length: Math.floor(endS / step) + 1 }, (_, i) => i * step);
+}

@@ -1,0 +1,129 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import { findingKey, type Finding } from '@kettle/core/checks';
+import { firstFinishing, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Pass } from '@kettle/core/plan';
+import { formatClock } from '@kettle/core/units';
+import { PanelPicture } from '../../panel/panel-picture.component';
+import { panelDrawing } from '../../panel/panel.view';
+import { LookAheadService } from '../../state/look-ahead.service';
+import { PlanStore } from '../../state/plan-store';
+import { Swatch } from '../../ui/swatch.component';
+import { TideLine } from '../../ui/tide-line.component';
+import { DriftLine } from './drift-line.component';
+import { adviceOf, momentInWords, passesInShort, passNotes } from './passes.view';
+
+/** The order of acts in time: the panel at a moment, the acts as notes, and the drift line. */
+@Component({
+  selector: 'kd-passes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, Button, Select, PanelPicture, Swatch, TideLine, DriftLine],
+  templateUrl: './passes.component.html',
+  styleUrl: './passes.component.scss',
+})
+export class PassesStation {
+  private readonly store = inject(PlanStore);
+  private readonly lookAhead = inject(LookAheadService);
+  readonly plan = this.store.plan;
+  readonly ahead = this.lookAhead.ahead;
+  readonly techniques = [...TECHNIQUES];
+  readonly waters = [...WATER_WORDS];
+  readonly starts = [
+    { id: 'when-dry', name: 'when what it touches is dry' },
+    { id: 'straight-on', name: 'straight on' },
+  ];
+  readonly advice = adviceOf;
+
+  readonly atS = signal(0);
+  readonly picked = signal<string | null>(null);
+  private readonly cursorMoved = signal(false);
+  /** Until the cursor is moved it stands where there is most to see: just after the last wash. */
+  readonly momentS = computed(() => (this.cursorMoved() ? this.atS() : this.firstLook()));
+  readonly clock = computed(() => formatClock(this.momentS()));
+  readonly notes = computed(() => (this.plan() ? passNotes(this.plan()!, this.ahead()) : []));
+  readonly short = computed(() => passesInShort(this.notes(), this.ahead()));
+  readonly drawing = computed(() => (this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null));
+  readonly moment = computed(() => (this.plan() && this.ahead() ? momentInWords(this.plan()!, this.ahead()!, this.momentS()) : ''));
+  readonly mixes = computed(() => [{ id: null, name: 'clear water' }, ...(this.plan()?.mixes ?? [])]);
+
+  private readonly firstLook = computed(() => {
+    const washes = this.ahead()?.timeline.washes ?? [];
+    return washes.length === 0 ? 0 : Math.round(Math.max(...washes.map((w) => w.laidS)) + 60);
+  });
+
+  look(atS: number): void {
+    this.atS.set(atS);
+    this.cursorMoved.set(true);
+  }
+
+  pick(id: string): void {
+    this.picked.set(this.picked() === id ? null : id);
+  }
+
+  startOf(pass: Pass): string {
+    return typeof pass.start === 'string' ? pass.start : '';
+  }
+
+  waterOf(pass: Pass): number {
+    return WATER_WORDS.find(({ word }) => word === waterWord(pass.filmUm))!.filmUm;
+  }
+
+  change(pass: Pass, change: Partial<Omit<Pass, 'kind' | 'id'>>): void {
+    this.store.do({ do: 'change-pass', pass: pass.id, change });
+  }
+
+  changeTechnique(pass: Pass, technique: string): void {
+    const { filmUm, pigment, start } = techniqueOf(technique);
+    this.change(pass, {
+      technique,
+      filmUm,
+      start: start === 'wet' ? 'straight-on' : 'when-dry',
+      mix: pigment ? (pass.mix ?? this.plan()!.mixes[0]?.id ?? null) : null,
+    });
+  }
+
+  toggleArea(pass: Pass, area: string): void {
+    this.change(pass, { areas: pass.areas.includes(area) ? pass.areas.filter((a) => a !== area) : [...pass.areas, area] });
+  }
+
+  add(): void {
+    const plan = this.plan()!;
+    const id = `pass-${crypto.randomUUID().slice(0, 8)}`;
+    const area = plan.areas.find((a) => !plan.acts.some((act) => act.areas.includes(a.id))) ?? plan.areas[0];
+    this.store.do({
+      do: 'add-act',
+      before: plan.acts[firstFinishing(plan)]?.id ?? null,
+      act: {
+        kind: 'pass',
+        id,
+        name: '',
+        areas: [area.id],
+        technique: 'flat-wash',
+        mix: plan.mixes[0]?.id ?? null,
+        filmUm: techniqueOf('flat-wash').filmUm,
+        handsS: null,
+        start: 'when-dry',
+      },
+    });
+    this.picked.set(id);
+  }
+
+  move(id: string, by: number): void {
+    const from = this.plan()!.acts.findIndex((act) => act.id === id);
+    this.store.do({ do: 'move-act', act: id, to: Math.max(0, from + by) });
+  }
+
+  remove(id: string): void {
+    this.store.do({ do: 'remove-act', act: id });
+    this.picked.set(null);
+  }
+
+  mend(finding: Finding): void {
+    this.store.do(...finding.fix!.commands);
+  }
+
+  accept(finding: Finding): void {
+    this.store.do({ do: 'accept-finding', finding: findingKey(finding), reason: 'wanted' });
+  }
+}

@@ -1,0 +1,82 @@
+import type { Finding } from '@kettle/core/checks';
+import { techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
+import { stageAt } from '@kettle/core/schedule';
+import { formatClock, formatSpan } from '@kettle/core/units';
+import { STAGE_WORDS } from '@kettle/core/water';
+import { actInWords } from '../../ui/act-words';
+import type { LookAhead } from '../../workers/table-api';
+import { mixLooks } from '../colours/colours.view';
+
+/** One act as a written note. */
+export interface PassNote {
+  readonly act: Act;
+  readonly number: number;
+  readonly title: string;
+  readonly hands: string;
+  /** Wet and dry colour of its mix. */
+  readonly swatch: { readonly wet: string; readonly dry: string } | null;
+  readonly how: string;
+  readonly when: string;
+  readonly after: string;
+  readonly findings: readonly Finding[];
+}
+
+/** Every act of painting and of masking as a note; finishing has its own station. */
+export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
+  const looks = new Map(mixLooks(plan).map((look) => [look.mix.id, look]));
+  return plan.acts.flatMap((act, i) => {
+    if (act.kind === 'chore' && act.chore !== 'mask-on' && act.chore !== 'mask-off') return [];
+    const step = ahead?.timeline.steps.find((s) => s.act.id === act.id);
+    const look = act.kind === 'pass' && act.mix !== null ? looks.get(act.mix) : undefined;
+    return [
+      {
+        act,
+        number: i + 1,
+        title: actInWords(plan, act),
+        hands: step ? formatSpan(step.endS - step.startS) : '',
+        swatch: look ? { wet: look.wet, dry: look.dry } : null,
+        how: act.kind === 'pass' ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm)].filter(Boolean).join(' · ') : '',
+        when: step ? `at ${formatClock(step.startS)}${step.waited?.area ? `, ${waitsFor(plan, step.waited.area)}` : ''}` : ahead ? 'never: what it waits for does not dry in this air' : '',
+        after: afterwards(act, ahead),
+        findings: ahead?.findings.filter((f) => f.where.pass === act.id) ?? [],
+      },
+    ];
+  });
+}
+
+function waitsFor(plan: Plan, area: string): string {
+  const name = plan.areas.find((a) => a.id === area)?.name ?? area;
+  return `once the ${name} is ready`;
+}
+
+function afterwards(act: Act, ahead: LookAhead | null): string {
+  if (act.kind !== 'pass' || !ahead) return '';
+  const wash = ahead.timeline.washes.find((w) => w.act === act.id);
+  const creep = ahead.creepMm.get(act.id) ?? 0;
+  const dryS = wash?.course.stages.coolEndS;
+  const dry = wash ? (dryS === null || dryS === undefined ? 'never dries in this air' : `dry ${formatSpan(dryS)} later`) : '';
+  return [dry, creep > 0 ? `damp creeps ${creep.toFixed(1)} mm` : ''].filter(Boolean).join(' · ');
+}
+
+/** The moment under the cursor: how each area stands, in words. */
+export function momentInWords(plan: Plan, ahead: LookAhead, atS: number): string {
+  const words = plan.areas.flatMap(({ id, name }) => {
+    const masked = ahead.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity));
+    if (masked) return [`${name} under mask`];
+    const wash = ahead.timeline.washes.findLast((w) => w.area === id && w.laidS <= atS);
+    return wash ? [`${name} ${STAGE_WORDS[stageAt(wash, atS)]}`] : [];
+  });
+  return words.length === 0 ? 'nothing laid yet' : words.join(' · ');
+}
+
+/** Sum of work and waiting, in words. */
+export function passesInShort(notes: readonly PassNote[], ahead: LookAhead | null): string {
+  if (!ahead) return 'working it out…';
+  const steps = ahead.timeline.steps.filter(({ act }) => notes.some((note) => note.act.id === act.id));
+  const hands = steps.reduce((sum, s) => sum + s.endS - s.startS, 0);
+  const idle = steps.reduce((sum, s) => sum + (s.waited ? s.startS - s.waited.fromS : 0), 0);
+  return `${notes.length} acts · ${formatSpan(hands)} in hand · ${formatSpan(idle)} waiting`;
+}
+
+/** Advice of a technique, for the note that is open. */
+export const adviceOf = (act: Act): string => (act.kind === 'pass' ? techniqueOf(act.technique).advice : '');

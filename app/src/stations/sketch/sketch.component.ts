@@ -1,0 +1,93 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { rectangle } from '@kettle/core/geometry';
+import { DrawingBoard, type BoardTool } from '../../panel/drawing-board';
+import { panelDrawing } from '../../panel/panel.view';
+import { FrameKeys } from '../../frame/frame-keys.service';
+import { LookAheadService } from '../../state/look-ahead.service';
+import { PlanStore } from '../../state/plan-store';
+import { StrokeJournal } from '../../state/stroke-journal.service';
+import { StudioStore } from '../../state/studio-store';
+import { LengthField } from '../../ui/length-field.component';
+import { areaRows } from './sketch.view';
+
+/** The panel at true proportions, to be drawn on; closed lines and rectangles become areas. */
+@Component({
+  selector: 'kd-sketch',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, InputText, LengthField],
+  templateUrl: './sketch.component.html',
+  styleUrl: './sketch.component.scss',
+})
+export class SketchStation {
+  private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
+  private readonly journal = inject(StrokeJournal);
+  private readonly lookAhead = inject(LookAheadService);
+  private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
+  private board: DrawingBoard | null = null;
+
+  readonly plan = this.store.plan;
+  readonly tool = signal<BoardTool>('pencil');
+  readonly tools: readonly { readonly id: BoardTool; readonly name: string }[] = [
+    { id: 'pencil', name: 'Pencil' },
+    { id: 'rectangle', name: 'Rectangle' },
+    { id: 'rub-out', name: 'Rub out a line' },
+  ];
+  readonly typed = signal({ x: 0, y: 0, width: 40, height: 30 });
+  readonly newArea = signal<string | null>(null);
+  readonly rows = computed(() => (this.plan() ? areaRows(this.plan()!, (mm) => this.studio.length(mm)) : []));
+  private readonly drawing = computed(() => (this.plan() ? panelDrawing(this.plan()!, this.lookAhead.ahead()) : null));
+
+  constructor() {
+    const keys = inject(FrameKeys);
+    keys.local.set([]);
+    afterNextRender(() => {
+      this.board = new DrawingBoard(this.boardHost().nativeElement, {
+        strokeBegins: () => this.journal.begin(),
+        strokeGoesOn: (points) => this.journal.add(points),
+        strokeEnds: () => this.newArea.set(this.journal.end()),
+        rectangle: (x, y, width, height) => this.addRectangle(x, y, width, height),
+        rubOut: (line) => this.store.do({ do: 'rub-out-line', line }),
+      });
+      this.showBoard();
+    });
+    effect(() => this.showBoard());
+    inject(DestroyRef).onDestroy(() => this.board?.destroy());
+  }
+
+  pickTool(tool: BoardTool): void {
+    this.tool.set(tool);
+    if (this.board) this.board.tool = tool;
+  }
+
+  addRectangle(x: number, y: number, width: number, height: number): void {
+    const plan = this.plan();
+    if (!plan || width < 1 || height < 1) return;
+    const id = `area-${crypto.randomUUID().slice(0, 8)}`;
+    const outline = rectangle(x, y, width, height).map((ring) => ring.map(([px, py]): [number, number] => [px, py]));
+    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
+    this.newArea.set(id);
+  }
+
+  addTyped(): void {
+    const { x, y, width, height } = this.typed();
+    this.addRectangle(x, y, width, height);
+  }
+
+  rename(area: string, field: HTMLInputElement): void {
+    const name = field.value.trim();
+    if (name !== '') this.store.do({ do: 'rename-area', area, name });
+    else field.value = this.plan()!.areas.find((a) => a.id === area)!.name;
+  }
+
+  remove(area: string): void {
+    this.store.do({ do: 'remove-area', area });
+  }
+
+  private showBoard(): void {
+    const [drawing, plan] = [this.drawing(), this.plan()];
+    if (drawing && plan) this.board?.show(drawing, plan.lines);
+  }
+}

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { InputText } from 'primeng/inputtext';
+import { MM_PER_INCH, parseLength } from '@kettle/core/units';
+import { StudioStore } from '../state/studio-store';
+
+/** A length typed as painters write it, `133,35` or `5 1/4 in`; tells only readable lengths on. */
+@Component({
+  selector: 'kd-length-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [InputText],
+  template: `
+    <label class="field">
+      <span>{{ label() }}</span>
+      <input
+        pInputText
+        inputmode="text"
+        autocomplete="off"
+        [value]="text()"
+        [attr.aria-invalid]="fault() ? true : null"
+        (change)="read($event)"
+      />
+      @if (fault()) {
+        <span class="stop" role="alert">{{ fault() }}</span>
+      }
+    </label>
+  `,
+  styles: `
+    input {
+      width: 7.2em;
+    }
+  `,
+})
+export class LengthField {
+  private readonly studio = inject(StudioStore);
+  readonly label = input.required<string>();
+  readonly mm = input.required<number>();
+  readonly mmChange = output<number>();
+  readonly fault = signal('');
+
+  readonly text = computed(() => {
+    const inches = this.studio.studio().lengthUnit === 'in';
+    const value = inches ? this.mm() / MM_PER_INCH : this.mm();
+    return `${Math.round(value * 10000) / 10000} ${inches ? 'in' : 'mm'}`;
+  });
+
+  read(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    try {
+      const mm = parseLength(field.value, this.studio.studio().lengthUnit);
+      this.fault.set('');
+      this.mmChange.emit(mm);
+      field.value = this.text();
+    } catch (cause) {
+      if (!(cause instanceof RangeError)) throw cause;
+      this.fault.set(cause.message);
+    }
+  }
+}

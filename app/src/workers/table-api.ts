@@ -1,0 +1,28 @@
+import type { Finding } from '@kettle/core/checks';
+import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import type { Plan } from '@kettle/core/plan';
+import type { LookFrame, Timeline } from '@kettle/core/schedule';
+
+/** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
+export interface LookAhead {
+  readonly revision: number;
+  readonly timeline: Timeline;
+  /** Frames of each area's colour, by area id. */
+  readonly looks: ReadonlyMap<string, readonly LookFrame[]>;
+  readonly findings: readonly Finding[];
+  /** How far damp creeps past the edge of each pass's wash, mm, by pass id. */
+  readonly creepMm: ReadonlyMap<string, number>;
+  /** Which kernel computed the creep. */
+  readonly kernel: 'wasm' | 'plain';
+}
+
+/**
+ * The worker's side of the protocol. Plans come as snapshots with a revision that goes back with the
+ * answer, so that a stale one can be dropped; long work reports its progress and can be cancelled.
+ */
+export interface TableApi {
+  lookAhead(plan: Plan, revision: number): Promise<LookAhead>;
+  /** Searches a mix; `null` when cancelled. `onProgress` hears the share done, 0…1. */
+  matchColour(job: number, request: MatchRequest, onProgress: (share: number) => void): Promise<MatchAnswer | null>;
+  cancel(job: number): void;
+}

@@ -1,0 +1,38 @@
+import { Injectable } from '@angular/core';
+import { proxy, wrap, type Remote } from 'comlink';
+import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import type { Plan } from '@kettle/core/plan';
+import type { LookAhead, TableApi } from './table-api';
+
+/** A search under way: its answer (`null` when cancelled) and the way to stop it. */
+export interface Search {
+  readonly answer: Promise<MatchAnswer | null>;
+  readonly cancel: () => void;
+}
+
+/** The one worker of the app, started on first use. */
+@Injectable({ providedIn: 'root' })
+export class TableWorker {
+  private remote: Remote<TableApi> | null = null;
+  private jobs = 0;
+
+  lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
+    return this.api().lookAhead(plan, revision);
+  }
+
+  matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {
+    const job = ++this.jobs;
+    const api = this.api();
+    return {
+      answer: api.matchColour(job, request, proxy(onProgress)),
+      cancel: () => void api.cancel(job),
+    };
+  }
+
+  private api(): Remote<TableApi> {
+    this.remote ??= wrap<TableApi>(
+      new Worker(new URL('./table.worker', import.meta.url), { type: 'module', name: 'table' }),
+    );
+    return this.remote;
+  }
+}

@@ -1,0 +1,104 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { serve } from '@hono/node-server';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { kettleServer } from '@kettle/server';
+
+const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+const FLAGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** The app served on a free port, as `npm run demo` serves it. */
+export interface Served {
+  readonly url: string;
+  readonly close: () => Promise<void>;
+}
+
+export function serveApp(port = 0): Promise<Served> {
+  return new Promise((resolve) => {
+    const server = serve({ fetch: kettleServer('dist/app/browser').fetch, port, hostname: '127.0.0.1' }, (info) => {
+      resolve({
+        url: `http://127.0.0.1:${info.port}`,
+        close: () =>
+          new Promise((done) => {
+            (server as Server).closeAllConnections();
+            server.close(() => done());
+          }),
+      });
+    });
+  });
+}
+
+/** A browser with a profile of its own; pass one to find what an earlier browser left. */
+export interface Profile {
+  readonly browser: Browser;
+  readonly folder: string;
+  /** Hosts other than ours that any page or worker has asked for. */
+  readonly foreign: string[];
+  readonly close: () => Promise<void>;
+}
+
+export async function openBrowser(folder = mkdtempSync(join(tmpdir(), 'kettle-profile-'))): Promise<Profile> {
+  const browser = await puppeteer.launch({
+    executablePath: CHROMIUM,
+    args: [...FLAGS, `--user-data-dir=${folder}`],
+    defaultViewport: { width: 1280, height: 800 },
+  });
+  return {
+    browser,
+    folder,
+    foreign: [],
+    close: async () => {
+      await browser.close();
+      rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
+    },
+  };
+}
+
+/** Opens a page that records every request to another host and every fault of its own. */
+export async function openPage(profile: Profile, url: string): Promise<Page & { faults: string[] }> {
+  const page = Object.assign(await profile.browser.newPage(), { faults: [] as string[] });
+  page.on('request', (request) => {
+    const asked = request.url();
+    if (/^(https?|wss?):/.test(asked) && new URL(asked).host !== new URL(url).host) profile.foreign.push(asked);
+  });
+  page.on('pageerror', (error) => page.faults.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error') page.faults.push(message.text());
+  });
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  return page;
+}
+
+/** The text of the first element that matches. */
+export const textOf = (page: Page, selector: string): Promise<string> =>
+  page.$eval(selector, (element) => (element as HTMLElement).innerText);
+
+/** Waits until a text stands anywhere on the page. */
+export const seeText = (page: Page, text: string): Promise<unknown> =>
+  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+
+/** Presses the button or link with this text. */
+export async function press(page: Page, text: string): Promise<void> {
+  const handle = await page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll<HTMLElement>('button, a, [role=menuitem], [role=option]')].find(
+        (element) => element.innerText.trim() === wanted && element.offsetParent !== null,
+      ) ?? null,
+    {},
+    text,
+  );
+  await handle.asElement()!.click();
+}
+
+export const station = (page: Page, name: string): Promise<void> => page.click(`[data-station=${name}]`);

@@ -1,0 +1,33 @@
+// Retakes the pictures in docs/screenshots from the demo data, one for each main view.
+import { mkdirSync } from 'node:fs';
+import type { Page } from 'puppeteer-core';
+import { openBrowser, openPage, seeText, serveApp, station } from './browser';
+
+const FOLDER = process.env['SHOTS'] ?? 'docs/screenshots';
+const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'finish', 'sitting'];
+
+/** Lets fonts, worker answers and drawings settle. */
+const settle = (page: Page): Promise<void> => new Promise((resolve) => void page.evaluate(() => document.fonts.ready).then(() => setTimeout(resolve, 900)));
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await settle(page);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` as `${string}.png` });
+}
+
+mkdirSync(FOLDER, { recursive: true });
+const served = await serveApp();
+const profile = await openBrowser();
+try {
+  const page = await openPage(profile, served.url);
+  await seeText(page, 'Kettle in the rain');
+  for (const name of STATIONS) {
+    await station(page, name);
+    await shoot(page, name);
+  }
+  await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
+  await shoot(page, 'rack');
+  for (const fault of page.faults) console.error(fault);
+} finally {
+  await profile.close();
+  await served.close();
+}
