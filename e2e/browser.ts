@@ -76,6 +76,7 @@ export async function openPage(profile: Profile, url: string): Promise<Page & { 
   page.on('console', (message) => {
     if (message.type() === 'error') page.faults.push(message.text());
   });
+  page.setDefaultTimeout(10_000);
   await page.goto(url, { waitUntil: 'networkidle0' });
   return page;
 }
@@ -101,4 +102,4 @@ export async function press(page: Page, text: string): Promise<void> {
   await handle.asElement()!.click();
 }
 
-export const station = (page: Page, name: string): Promise<void> => page.click(`[data-station=${name}]`);
+export const station = (page: Page, name: string): Promise<void> => page.locator(`[data-station=${name}]`).click();

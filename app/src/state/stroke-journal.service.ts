@@ -16,23 +16,24 @@ export class StrokeJournal {
   private stroke = '';
   private points: PencilPoint[] = [];
   private kept = 0;
-  private lastKeptMs = 0;
+  private keeping: ReturnType<typeof setInterval> | undefined;
   private writing: Promise<void> = Promise.resolve();
 
   begin(): void {
     this.stroke = `line-${crypto.randomUUID().slice(0, 8)}`;
     this.points = [];
     this.kept = 0;
-    this.lastKeptMs = performance.now();
+    // By the clock, not by the hand: a pen held still must not keep its last points in memory.
+    this.keeping = setInterval(() => this.keep(), KEEP_EVERY_MS);
   }
 
   add(points: readonly PencilPoint[]): void {
     this.points.push(...points);
-    if (performance.now() - this.lastKeptMs >= KEEP_EVERY_MS) this.keep();
   }
 
   /** Ends the stroke: it becomes a line, and where it closes, an area. Returns the new area's id, if any. */
   end(): string | null {
+    clearInterval(this.keeping);
     const { stroke, points } = this;
     const plan = this.store.plan();
     this.points = [];
@@ -59,7 +60,6 @@ export class StrokeJournal {
     if (!plan || fresh.length === 0) return;
     const { stroke } = this;
     this.kept = this.points.length;
-    this.lastKeptMs = performance.now();
     this.writing = this.writing.then(() => this.archive.keepStroke(plan.id, stroke, fresh));
   }
 

@@ -1,7 +1,6 @@
 import { definePreset } from '@primeuix/themes';
 import base from '@primeuix/themes/aura/base';
 import button from '@primeuix/themes/aura/button';
-import confirmdialog from '@primeuix/themes/aura/confirmdialog';
 import dialog from '@primeuix/themes/aura/dialog';
 import inputnumber from '@primeuix/themes/aura/inputnumber';
 import inputtext from '@primeuix/themes/aura/inputtext';
@@ -30,7 +29,7 @@ const RUST = {
 
 /** The house’s look of the component library: quiet, square-shouldered, paper and ink. */
 export const KETTLE_PRESET = definePreset(
-  { ...base, components: { button, confirmdialog, dialog, inputnumber, inputtext, menu, progressbar, select, slider, toggleswitch } },
+  { ...base, components: { button, dialog, inputnumber, inputtext, menu, progressbar, select, slider, toggleswitch } },
   {
     primitive: { red: RUST, borderRadius: { none: '0', xs: '1px', sm: '2px', md: '3px', lg: '4px', xl: '5px' } },
     components: {

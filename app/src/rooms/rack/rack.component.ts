@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { ConfirmationService } from 'primeng/api';
 import { Button } from 'primeng/button';
-import { ConfirmDialog } from 'primeng/confirmdialog';
+import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { ENVELOPES } from '@kettle/core/card';
@@ -20,8 +19,7 @@ import { rackCards } from './rack.view';
 @Component({
   selector: 'kd-rack',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Button, ConfirmDialog, InputText, Select, PanelPicture],
-  providers: [ConfirmationService],
+  imports: [FormsModule, RouterLink, Button, Dialog, InputText, Select, PanelPicture],
   templateUrl: './rack.component.html',
   styleUrl: './rack.component.scss',
 })
@@ -30,7 +28,6 @@ export class Rack {
   private readonly store = inject(PlanStore);
   private readonly worker = inject(TableWorker);
   private readonly router = inject(Router);
-  private readonly confirmation = inject(ConfirmationService);
 
   readonly occasions = [...OCCASIONS];
   readonly envelopes = ENVELOPES.map((e) => ({ ...e, label: `${e.name} · ${e.widthMm} × ${e.heightMm} mm` }));
@@ -39,6 +36,8 @@ export class Rack {
   readonly title = signal('');
   readonly unreadable = this.shelf.unreadable;
   readonly cards = computed(() => rackCards(this.shelf.cards(), new Date().toISOString().slice(0, 10)));
+  /** The card about to be thrown away, while the painter is asked. */
+  readonly throwing = signal<Plan | null>(null);
   readonly pictures = signal<ReadonlyMap<string, PanelDrawing>>(new Map());
 
   constructor() {
@@ -54,16 +53,9 @@ export class Rack {
     await this.router.navigate(['/card', id, 'brief']);
   }
 
-  putAway(plan: Plan): void {
-    this.confirmation.confirm({
-      header: `Throw “${plan.title}” away?`,
-      message: 'Its plan is gone for good. Save it as a .kettle file first if you may want it again.',
-      acceptLabel: 'Throw it away',
-      rejectLabel: 'Keep it',
-      rejectButtonProps: { severity: 'secondary', outlined: true },
-      acceptButtonProps: { severity: 'danger' },
-      accept: () => void this.shelf.remove(plan.id),
-    });
+  async throwAway(plan: Plan): Promise<void> {
+    this.throwing.set(null);
+    await this.shelf.remove(plan.id);
   }
 
   /** The finished look of each card, worked out one after another. */

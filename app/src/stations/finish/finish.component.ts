@@ -33,9 +33,9 @@ import { choresToAdd, finishRows } from './finish.view';
                 @if (row.caution) {
                   <p class="stop">{{ row.caution }}</p>
                 }
-                <button class="plain" type="button" [attr.aria-label]="row.says + ', earlier'" (click)="move(row.id, -1)">Earlier</button>
-                <button class="plain" type="button" [attr.aria-label]="row.says + ', later'" (click)="move(row.id, 1)">Later</button>
-                <button class="plain" type="button" [attr.aria-label]="row.says + ', leave out'" (click)="leaveOut(row.id)">Leave it out</button>
+                <button class="plain" type="button" [attr.aria-label]="'Earlier: ' + row.says" (click)="move(row.id, -1)">Earlier</button>
+                <button class="plain" type="button" [attr.aria-label]="'Later: ' + row.says" (click)="move(row.id, 1)">Later</button>
+                <button class="plain" type="button" [attr.aria-label]="'Leave it out: ' + row.says" (click)="leaveOut(row.id)">Leave it out</button>
               </li>
             } @empty {
               <li><p>{{ ahead() ? 'Nothing can be finished: what it waits for never dries in this air.' : 'Working out the waits…' }}</p></li>

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import type { AxeResults } from 'axe-core';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, openPage, press, seeText, serveApp, station, type Profile, type Served } from './browser';
+
+const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
+const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
+
+let served: Served;
+let profile: Profile;
+let page: Page;
+
+beforeAll(async () => {
+  served = await serveApp();
+  profile = await openBrowser();
+  page = await openPage(profile, served.url);
+  await seeText(page, 'Kettle in the rain');
+});
+
+afterAll(async () => {
+  await profile.close();
+  await served.close();
+});
+
+/** What axe finds serious or critical under WCAG 2.2 AA, one line each. */
+async function serious(): Promise<string[]> {
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await page.evaluate(AXE);
+  const { violations } = await page.evaluate(
+    () =>
+      (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
+        runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+      }),
+  );
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary?.split('\n').at(1) ?? ''}`));
+}
+
+describe('axe finds nothing serious', () => {
+  it.each(STATIONS)('at %s', async (name) => {
+    await station(page, name);
+    expect(await serious()).toEqual([]);
+  });
+
+  it('at Passes with a note open', async () => {
+    await station(page, 'passes');
+    await page.locator('[data-pass=sill-wash] .note').click();
+    expect(await serious()).toEqual([]);
+  });
+
+  it('in the middle of a sitting', async () => {
+    await station(page, 'sitting');
+    await press(page, 'Sit down and start the clock');
+    for (let i = 0; i < 6; i++) await page.locator('[data-testid=done], .quiet').click();
+    await page.waitForSelector('.wet');
+    expect(await serious()).toEqual([]);
+  });
+
+  it('on the rack, with its house menu open', async () => {
+    await page.locator('.house').click();
+    await seeText(page, 'On the rack');
+    await page.locator('kd-house-menu button').click();
+    expect(await serious()).toEqual([]);
+  });
+});

@@ -1,0 +1,90 @@
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+
+/** Chooses an option of the list with this name. */
+export async function choose(page: Page, list: string, option: string): Promise<void> {
+  await page.locator(`[aria-label="${list}"]`).click();
+  const handle = await page.waitForFunction(
+    (wanted) => [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.innerText.trim().startsWith(wanted)) ?? null,
+    {},
+    option,
+  );
+  await handle.asElement()!.click();
+  await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
+}
+
+/** Writes into a field as at a keyboard, in place of what stands there. */
+export async function write(page: Page, selector: string, text: string): Promise<void> {
+  await page.locator(selector).click({ count: 3 });
+  await page.keyboard.type(text);
+  await page.keyboard.press('Tab');
+}
+
+/** Points of a pen on the board: fractions of its width and height, and pressure. */
+export type PenPoint = readonly [x: number, y: number, pressure: number];
+
+/** A pen on the drawing board, with pressure and tilt, as the browser's own protocol sends it. */
+export class Pen {
+  private at: PenPoint = [0, 0, 0];
+
+  private constructor(
+    private readonly send: (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', point: PenPoint) => Promise<void>,
+  ) {}
+
+  static async on(page: Page, selector: string): Promise<Pen> {
+    const session = await page.createCDPSession();
+    const box = (await (await page.$(selector))!.boundingBox())!;
+    return new Pen((type, [x, y, force]) =>
+      session.send('Input.dispatchMouseEvent', {
+        type,
+        x: box.x + x * box.width,
+        y: box.y + y * box.height,
+        button: 'left',
+        buttons: type === 'mouseReleased' ? 0 : 1,
+        clickCount: 1,
+        pointerType: 'pen',
+        force,
+        tiltX: 20,
+        tiltY: -10,
+      }),
+    );
+  }
+
+  async down(point: PenPoint): Promise<void> {
+    this.at = point;
+    await this.send('mousePressed', point);
+  }
+
+  async move(point: PenPoint): Promise<void> {
+    this.at = point;
+    await this.send('mouseMoved', point);
+  }
+
+  async up(): Promise<void> {
+    await this.send('mouseReleased', this.at);
+  }
+
+  async stroke(points: readonly PenPoint[]): Promise<void> {
+    await this.down(points[0]);
+    for (const point of points.slice(1)) await this.move(point);
+    await this.up();
+  }
+}
+
+/** A folder into which the page's downloads fall, and the way to wait for one. */
+export async function downloads(page: Page): Promise<(ending: string) => Promise<Uint8Array>> {
+  const folder = mkdtempSync(join(tmpdir(), 'kettle-files-'));
+  const session = await page.browser().target().createCDPSession();
+  await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  return async (ending) => {
+    for (let tries = 0; tries < 100; tries++) {
+      const name = readdirSync(folder).find((file) => file.endsWith(ending));
+      if (name) return new Uint8Array(readFileSync(join(folder, name)));
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error(`no ${ending} file came down within 10 s`);
+  };
+}
+
