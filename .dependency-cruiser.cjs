@@ -3,8 +3,26 @@
  * particular, and import only the face (index.ts) of a subject to their left.
  */
 const SUBJECTS = [
-  'units', 'colour', 'geometry', 'climate', 'paper', 'pigment', 'water', 'card', 'occasion', 'sketch', 'plan',
-  'whites', 'learning', 'schedule', 'checks', 'trials', 'sitting', 'finish', 'practice', 'formats',
+  'units',
+  'colour',
+  'geometry',
+  'climate',
+  'paper',
+  'pigment',
+  'water',
+  'card',
+  'occasion',
+  'sketch',
+  'plan',
+  'whites',
+  'learning',
+  'schedule',
+  'checks',
+  'trials',
+  'sitting',
+  'finish',
+  'practice',
+  'formats',
 ];
 
 const toTheRight = SUBJECTS.map((subject, i) => ({
@@ -12,7 +30,11 @@ const toTheRight = SUBJECTS.map((subject, i) => ({
   severity: 'error',
   comment: `core/${subject} may only import subjects that stand before it`,
   from: { path: `^core/src/${subject}/`, pathNot: '\\.spec\\.ts$' },
-  to: { path: `^core/src/(${SUBJECTS.slice(i + 1).concat('testing').join('|')})/` },
+  to: {
+    path: `^core/src/(${SUBJECTS.slice(i + 1)
+      .concat('testing')
+      .join('|')})/`,
+  },
 }));
 
 const facesOnly = SUBJECTS.map((subject) => ({
@@ -28,15 +50,36 @@ module.exports = {
     ...toTheRight,
     ...facesOnly,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src', pathNot: '\\.spec\\.ts$' }, to: { path: '^(app|server|cli|kernels|node:)|^@angular|^node_modules/(@angular|primeng|rxjs|dexie|hono)' } },
-    { name: 'kernels-know-core-only', severity: 'error', from: { path: '^kernels/src' }, to: { path: '^(app|server|cli)/' } },
-    { name: 'no-app-outside-app', severity: 'error', from: { path: '^(server|cli)/' }, to: { path: '^app/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.spec\\.ts$' },
+      to: {
+        path: '^(app|server|cli|kernels|node:)|^@angular|^node_modules/(@angular|primeng|rxjs|dexie|hono)',
+      },
+    },
+    {
+      name: 'kernels-know-core-only',
+      severity: 'error',
+      from: { path: '^kernels/src' },
+      to: { path: '^(app|server|cli)/' },
+    },
+    {
+      name: 'no-app-outside-app',
+      severity: 'error',
+      from: { path: '^(server|cli)/' },
+      to: { path: '^app/' },
+    },
     {
       name: 'stations-call-no-solvers',
       severity: 'error',
-      comment: 'a station or room lays out what state/ and its view function give it; computing is for workers',
+      comment:
+        'a station or room lays out what state/ and its view function give it; computing is for workers',
       from: { path: '^app/src/(stations|rooms|frame|panel|ui)/', pathNot: '\\.(spec|view)\\.ts$' },
-      to: { path: '^core/src/(water|schedule|checks|whites|sitting|finish)/', dependencyTypesNot: ['type-only'] },
+      to: {
+        path: '^core/src/(water|schedule|checks|whites|sitting|finish)/',
+        dependencyTypesNot: ['type-only'],
+      },
     },
   ],
   options: {

@@ -2,13 +2,28 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules', 'dist', '.angular', 'kernels/assembly', 'kernels/build', 'app/public', 'docs'] },
+  {
+    ignores: [
+      '**/node_modules',
+      'dist',
+      '.angular',
+      'kernels/assembly',
+      'kernels/build',
+      'app/public',
+      'docs',
+    ],
+  },
   {
     files: ['**/*.ts'],
     extends: [...tseslint.configs.strictTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: ['./tsconfig.json', './app/tsconfig.app.json', './app/tsconfig.worker.json', './app/tsconfig.spec.json'],
+        project: [
+          './tsconfig.json',
+          './app/tsconfig.app.json',
+          './app/tsconfig.worker.json',
+          './app/tsconfig.spec.json',
+        ],
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -16,11 +31,15 @@ export default tseslint.config(
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
       'no-console': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
       '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
       '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],
-      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false },
+      ],
     },
   },
   {
@@ -28,14 +47,23 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     rules: {
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'kd', style: 'kebab-case' }],
-      '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'kd', style: 'camelCase' }],
+      '@angular-eslint/directive-selector': [
+        'error',
+        { type: 'attribute', prefix: 'kd', style: 'camelCase' },
+      ],
     },
     processor: angular.processInlineTemplates,
   },
-  { files: ['app/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['app/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
   {
     files: ['scripts/**/*.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'server/src/main.ts'],
     rules: { 'no-console': 'off' },
   },
-  { files: ['**/*.testdata.ts', '**/*.spec.ts'], rules: { 'max-lines': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' } },
+  {
+    files: ['**/*.testdata.ts', '**/*.spec.ts'],
+    rules: { 'max-lines': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
+  },
 );

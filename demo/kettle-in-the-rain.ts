@@ -1,7 +1,16 @@
 import { ENVELOPES } from '@kettle/core/card';
 import type { Point } from '@kettle/core/geometry';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newPlan, techniqueOf, type Command, type Pass, type Plan, type Studio } from '@kettle/core/plan';
+import {
+  applyCommands,
+  NEW_STUDIO,
+  newPlan,
+  techniqueOf,
+  type Command,
+  type Pass,
+  type Plan,
+  type Studio,
+} from '@kettle/core/plan';
 
 /** Millrace Lane: a one-table studio over a canal workshop. Made up, like everything here. */
 export const MILLRACE_LANE: Studio = {
@@ -11,7 +20,15 @@ export const MILLRACE_LANE: Studio = {
   climate: { tempC: 19.4, rh: 0.54, airMs: 0 },
 };
 
-const ellipse = (cx: number, cy: number, rx: number, ry: number, from: number, to: number, n: number): Point[] =>
+const ellipse = (
+  cx: number,
+  cy: number,
+  rx: number,
+  ry: number,
+  from: number,
+  to: number,
+  n: number,
+): Point[] =>
   Array.from({ length: n }, (_, i) => {
     const turn = ((from + ((to - from) * i) / (n - 1)) * Math.PI) / 180;
     return [round(cx + rx * Math.cos(turn)), round(cy + ry * Math.sin(turn))];
@@ -22,15 +39,46 @@ const round = (mm: number): number => Math.round(mm * 100) / 100;
 /** Body from the right of the foot over the lid to the spout and back along the flat bottom. */
 const KETTLE: Point[] = [
   ...ellipse(82, 66, 25, 21, 52, -62, 16),
-  [91, 44], [88, 41.5], [85, 41], [84, 38.5], [82, 37.5], [80, 38.5], [79, 41], [76, 41.5], [72.5, 44],
+  [91, 44],
+  [88, 41.5],
+  [85, 41],
+  [84, 38.5],
+  [82, 37.5],
+  [80, 38.5],
+  [79, 41],
+  [76, 41.5],
+  [72.5, 44],
   ...ellipse(82, 66, 25, 21, -118, -158, 6),
-  [54, 55], [49.5, 50.5], [46.5, 48.5], [44, 49.5], [45.5, 53.5], [50, 61], [55.5, 70],
+  [54, 55],
+  [49.5, 50.5],
+  [46.5, 48.5],
+  [44, 49.5],
+  [45.5, 53.5],
+  [50, 61],
+  [55.5, 70],
   ...ellipse(82, 66, 25, 21, 158, 128, 6),
 ];
 
 const STEAM: Point[] = [
-  [43, 46.5], [40.5, 42], [41.5, 37], [38, 32.5], [33, 29], [32, 23.5], [35, 19], [33, 14], [27, 10], [29, 6.5],
-  [35, 8], [39.5, 12.5], [38.5, 18], [37, 22], [40, 26], [44.5, 30], [46, 35.5], [44.5, 40], [46, 44.5],
+  [43, 46.5],
+  [40.5, 42],
+  [41.5, 37],
+  [38, 32.5],
+  [33, 29],
+  [32, 23.5],
+  [35, 19],
+  [33, 14],
+  [27, 10],
+  [29, 6.5],
+  [35, 8],
+  [39.5, 12.5],
+  [38.5, 18],
+  [37, 22],
+  [40, 26],
+  [44.5, 30],
+  [46, 35.5],
+  [44.5, 40],
+  [46, 44.5],
 ];
 
 /** Cuts the corners of a closed outline twice, as a hand would round them (Chaikin 1974). */
@@ -58,11 +106,25 @@ const wavy = (from: Point, to: Point, waver: number): [number, number, number][]
     ];
   });
 
-const pass = (id: string, technique: string, name: string, areas: string[], mix: string | null, change: Partial<Pass> = {}): Command => ({
+const pass = (
+  id: string,
+  technique: string,
+  name: string,
+  areas: string[],
+  mix: string | null,
+  change: Partial<Pass> = {},
+): Command => ({
   do: 'add-act',
   before: 'untape',
   act: {
-    kind: 'pass', id, name, areas, technique, mix, filmUm: techniqueOf(technique).filmUm, handsS: null,
+    kind: 'pass',
+    id,
+    name,
+    areas,
+    technique,
+    mix,
+    filmUm: techniqueOf(technique).filmUm,
+    handsS: null,
     start: techniqueOf(technique).start === 'wet' ? 'straight-on' : 'when-dry',
     ...change,
   },
@@ -74,7 +136,10 @@ const mix = (id: string, name: string, strength: number, ...parts: [string, numb
   pigments: parts.map(([pigment]) => pigmentByCode(pigment)),
 });
 
-const area = (id: string, name: string, ring: Point[]): Command => ({ do: 'add-area', area: { id, name, outline: [ring.map(([x, y]) => [x, y])] } });
+const area = (id: string, name: string, ring: Point[]): Command => ({
+  do: 'add-area',
+  area: { id, name, outline: [ring.map(([x, y]) => [x, y])] },
+});
 
 const COMMANDS: Command[] = [
   {
@@ -89,11 +154,27 @@ const COMMANDS: Command[] = [
     },
   },
   { do: 'add-line', line: { id: 'sill-edge', points: wavy([0, 65], [148, 65], 0.5) } },
-  { do: 'add-line', line: { id: 'handle', points: ellipse(82, 40, 19, 17, -168, -12, 24).map(([x, y], i) => [x, y, 0.4 + 0.2 * Math.sin(i / 4)]) } },
+  {
+    do: 'add-line',
+    line: {
+      id: 'handle',
+      points: ellipse(82, 40, 19, 17, -168, -12, 24).map(([x, y], i) => [x, y, 0.4 + 0.2 * Math.sin(i / 4)]),
+    },
+  },
   { do: 'add-line', line: { id: 'rain-1', points: wavy([112, 8], [104, 34], 0.4) } },
   { do: 'add-line', line: { id: 'rain-2', points: wavy([128, 14], [119, 46], 0.4) } },
-  area('pane', 'pane', [[0, 0], [148, 0], [148, 64], [0, 64]]),
-  area('sill', 'sill', [[0, 66.5], [148, 66.5], [148, 100], [0, 100]]),
+  area('pane', 'pane', [
+    [0, 0],
+    [148, 0],
+    [148, 64],
+    [0, 64],
+  ]),
+  area('sill', 'sill', [
+    [0, 66.5],
+    [148, 66.5],
+    [148, 100],
+    [0, 100],
+  ]),
   area('kettle', 'kettle', rounded(KETTLE, 1)),
   area('steam', 'steam', rounded(STEAM)),
   { do: 'keep-white', white: { id: 'white-kettle', area: 'kettle', way: 'paint-round' } },

@@ -2,7 +2,16 @@ import { readFileSync } from 'node:fs';
 import type { AxeResults } from 'axe-core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, openPage, press, seeText, serveApp, station, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+} from './browser';
 
 const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
@@ -27,15 +36,16 @@ afterAll(async () => {
 async function serious(): Promise<string[]> {
   await new Promise((resolve) => setTimeout(resolve, 500));
   await page.evaluate(AXE);
-  const { violations } = await page.evaluate(
-    () =>
-      (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
-        runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
-      }),
+  const { violations } = await page.evaluate(() =>
+    (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    }),
   );
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary?.split('\n').at(1) ?? ''}`));
+    .flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary?.split('\n').at(1) ?? ''}`),
+    );
 }
 
 describe('axe finds nothing serious', () => {

@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '@hono/node-server';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { kettleServer } from '@kettle/server';
 
 const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
@@ -26,16 +26,19 @@ export interface Served {
 
 export function serveApp(port = 0): Promise<Served> {
   return new Promise((resolve) => {
-    const server = serve({ fetch: kettleServer('dist/app/browser').fetch, port, hostname: '127.0.0.1' }, (info) => {
-      resolve({
-        url: `http://127.0.0.1:${info.port}`,
-        close: () =>
-          new Promise((done) => {
-            (server as Server).closeAllConnections();
-            server.close(() => done());
-          }),
-      });
-    });
+    const server = serve(
+      { fetch: kettleServer('dist/app/browser').fetch, port, hostname: '127.0.0.1' },
+      (info) => {
+        resolve({
+          url: `http://127.0.0.1:${info.port}`,
+          close: () =>
+            new Promise((done) => {
+              (server as Server).closeAllConnections();
+              server.close(() => done());
+            }),
+        });
+      },
+    );
   });
 }
 
@@ -70,7 +73,8 @@ export async function openPage(profile: Profile, url: string): Promise<Page & { 
   const page = Object.assign(await profile.browser.newPage(), { faults: [] as string[] });
   page.on('request', (request) => {
     const asked = request.url();
-    if (/^(https?|wss?):/.test(asked) && new URL(asked).host !== new URL(url).host) profile.foreign.push(asked);
+    if (/^(https?|wss?):/.test(asked) && new URL(asked).host !== new URL(url).host)
+      profile.foreign.push(asked);
   });
   page.on('pageerror', (error) => page.faults.push(String(error)));
   page.on('console', (message) => {
@@ -99,7 +103,8 @@ export async function press(page: Page, text: string): Promise<void> {
     {},
     text,
   );
-  await handle.asElement()!.click();
+  await (handle.asElement() as ElementHandle<HTMLElement>).click();
 }
 
-export const station = (page: Page, name: string): Promise<void> => page.locator(`[data-station=${name}]`).click();
+export const station = (page: Page, name: string): Promise<void> =>
+  page.locator(`[data-station=${name}]`).click();

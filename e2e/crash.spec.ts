@@ -42,14 +42,18 @@ async function planOf(page: Page): Promise<Plan> {
   return readKettleFile(await fetchFile('.kettle')).plan;
 }
 
-const open = (station: string): Promise<Page> => openPage(profile, `${served.url}/card/kettle-in-the-rain/${station}`);
+const open = (station: string): Promise<Page> =>
+  openPage(profile, `${served.url}/card/kettle-in-the-rain/${station}`);
 const rest = (ms: number): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, ms));
 const between = (fromMs: number, toMs: number): number => fromMs + Math.random() * (toMs - fromMs);
 const moments = Array.from({ length: KILLS }, (_, i) => i);
 
 /** The demo card's sheet, mm, and the room the board leaves round it, px: gives mm per share of the board's width. */
 async function mmPerShare(page: Page): Promise<number> {
-  const [width, height] = await page.$eval('[data-testid=board]', (board) => [board.clientWidth, board.clientHeight]);
+  const [width, height] = await page.$eval('[data-testid=board]', (board) => [
+    board.clientWidth,
+    board.clientHeight,
+  ]);
   return width / Math.min((width - 56) / 156, (height - 56) / 108);
 }
 

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import { run } from '@kettle/cli';
-import { openBrowser, openPage, press, seeText, serveApp, station, type Profile, type Served } from './browser';
+import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
 import { choose, write } from './hand';
 
 let served: Served;
@@ -26,7 +26,10 @@ async function strandLength(): Promise<number> {
   await page.waitForSelector('.span[data-act=sill-wash]');
   // The answer of the worker to the last change must be on the page, not the one before.
   await new Promise((resolve) => setTimeout(resolve, 400));
-  return page.$eval('.span[data-act=sill-wash]', (span) => Number(span.getAttribute('data-until')) - Number(span.getAttribute('data-laid')));
+  return page.$eval(
+    '.span[data-act=sill-wash]',
+    (span) => Number(span.getAttribute('data-until')) - Number(span.getAttribute('data-laid')),
+  );
 }
 
 function dryOf(input: object): number {
@@ -58,7 +61,11 @@ describe('the end of a strand on the drift line', () => {
     await choose(page, 'Paper', 'wood pulp, cold-pressed 200');
     const after = await strandLength();
     expect(after).not.toBeCloseTo(before, 0);
-    expect(Math.abs(after - dryOf({ paper: 'pulp-cold-200', filmUm: 80, climate: { tempC: 14, rh: 0.35, airMs: 0.4 } }))).toBeLessThan(1);
+    expect(
+      Math.abs(
+        after - dryOf({ paper: 'pulp-cold-200', filmUm: 80, climate: { tempC: 14, rh: 0.35, airMs: 0.4 } }),
+      ),
+    ).toBeLessThan(1);
   });
 
   it('moves with the water', async () => {
@@ -67,7 +74,11 @@ describe('the end of a strand on the drift line', () => {
     await choose(page, 'Water', 'flooded');
     const after = await strandLength();
     expect(after).toBeGreaterThan(before * 1.5);
-    expect(Math.abs(after - dryOf({ paper: 'pulp-cold-200', filmUm: 220, climate: { tempC: 14, rh: 0.35, airMs: 0.4 } }))).toBeLessThan(1);
+    expect(
+      Math.abs(
+        after - dryOf({ paper: 'pulp-cold-200', filmUm: 220, climate: { tempC: 14, rh: 0.35, airMs: 0.4 } }),
+      ),
+    ).toBeLessThan(1);
   });
 
   it('refuses air that cannot be, says so, and keeps what was', async () => {

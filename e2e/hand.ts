@@ -1,17 +1,20 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 
 /** Chooses an option of the list with this name. */
 export async function choose(page: Page, list: string, option: string): Promise<void> {
   await page.locator(`[aria-label="${list}"]`).click();
   const handle = await page.waitForFunction(
-    (wanted) => [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.innerText.trim().startsWith(wanted)) ?? null,
+    (wanted) =>
+      [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) =>
+        o.innerText.trim().startsWith(wanted),
+      ) ?? null,
     {},
     option,
   );
-  await handle.asElement()!.click();
+  await (handle.asElement() as ElementHandle<HTMLElement>).click();
   await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
 }
 
@@ -30,7 +33,10 @@ export class Pen {
   private at: PenPoint = [0, 0, 0];
 
   private constructor(
-    private readonly send: (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', point: PenPoint) => Promise<void>,
+    private readonly send: (
+      type: 'mousePressed' | 'mouseMoved' | 'mouseReleased',
+      point: PenPoint,
+    ) => Promise<void>,
   ) {}
 
   static async on(page: Page, selector: string): Promise<Pen> {
@@ -87,4 +93,3 @@ export async function downloads(page: Page): Promise<(ending: string) => Promise
     throw new Error(`no ${ending} file came down within 10 s`);
   };
 }
-

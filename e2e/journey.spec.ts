@@ -4,7 +4,17 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readKettleFile } from '@kettle/core/formats';
-import { openBrowser, openPage, press, seeText, serveApp, station, textOf, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  textOf,
+  type Profile,
+  type Served,
+} from './browser';
 import { choose, downloads, Pen, write, type PenPoint } from './hand';
 
 let served: Served;
@@ -83,7 +93,11 @@ describe('a newcomer', () => {
     await pen.stroke(loop);
     await page.waitForSelector('input[aria-label="Name of area 1"]');
     await write(page, 'input[aria-label="Name of area 1"]', 'heron');
-    for (const [label, text] of [['width', '206'], ['height', '96 mm']]) await write(page, `::-p-xpath(//kd-length-field[.//span="${label}"]//input)`, text);
+    for (const [label, text] of [
+      ['width', '206'],
+      ['height', '96 mm'],
+    ])
+      await write(page, `::-p-xpath(//kd-length-field[.//span="${label}"]//input)`, text);
     await press(page, 'Mark it as an area');
     await page.waitForSelector('input[aria-label="Name of area 2"]');
     await write(page, 'input[aria-label="Name of area 2"]', 'sky');
@@ -126,7 +140,9 @@ describe('a newcomer', () => {
     await press(page, 'Add a pass');
     await page.waitForSelector('[role=group] button');
     await page.evaluate(() => {
-      for (const button of document.querySelectorAll<HTMLButtonElement>('[role=group][aria-label=Areas] button'))
+      for (const button of document.querySelectorAll<HTMLButtonElement>(
+        '[role=group][aria-label=Areas] button',
+      ))
         if ((button.innerText === 'sky') !== (button.getAttribute('aria-pressed') === 'true')) button.click();
     });
     await seeText(page, 'Wash the sky');
@@ -180,13 +196,21 @@ describe('a card as a file', () => {
 
   it.each<[string, (plan: Record<string, unknown>) => Uint8Array, string]>([
     ['damaged', () => kettle.slice(0, kettle.length / 2), 'file: is damaged'],
-    ['with a wrong field', (plan) => packed({ ...plan, climate: { tempC: 20, rh: 44, airMs: 0 } }), 'climate.rh: rh is a fraction 0…1'],
+    [
+      'with a wrong field',
+      (plan) => packed({ ...plan, climate: { tempC: 20, rh: 44, airMs: 0 } }),
+      'climate.rh: rh is a fraction 0…1',
+    ],
     ['foreign', (plan) => packed({ ...plan, format: 'somebody-elses' }), 'format: is "somebody-elses"'],
     ['newer', (plan) => packed({ ...plan, version: 77 }), 'version: 77 is newer than this program reads'],
   ])('is refused when %s, with the field named and nothing touched', async (name, make, message) => {
     await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
     const before = await page.$$eval('li h2', (titles) => titles.map((t) => t.textContent));
-    await openFile(page, `${name.replace(/ /g, '-')}.kettle`, make(JSON.parse(strFromU8(unzipSync(kettle)['plan.json'])) as Record<string, unknown>));
+    await openFile(
+      page,
+      `${name.replace(/ /g, '-')}.kettle`,
+      make(JSON.parse(strFromU8(unzipSync(kettle)['plan.json'])) as Record<string, unknown>),
+    );
     await seeText(page, message);
     await seeText(page, 'The file and your cards are untouched.');
     expect(await page.$$eval('li h2', (titles) => titles.map((t) => t.textContent))).toEqual(before);

@@ -1,5 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, openPage, seeText, serveApp, station, textOf, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  seeText,
+  serveApp,
+  station,
+  textOf,
+  type Profile,
+  type Served,
+} from './browser';
 import { write } from './hand';
 
 let served: Served;
@@ -18,7 +27,8 @@ describe('nothing from outside', () => {
   it('no station, room or worker asks any other host; the page is isolated and its policy is strict', async () => {
     const page = await openPage(profile, served.url);
     await seeText(page, 'Kettle in the rain');
-    for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish']) await station(page, name);
+    for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'])
+      await station(page, name);
     await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
     expect(profile.foreign).toEqual([]);
     expect(page.faults).toEqual([]);
@@ -32,7 +42,12 @@ describe('nothing from outside', () => {
 
   it('the page itself could not if it tried', async () => {
     const page = await openPage(profile, `${served.url}/rack`);
-    const refused = await page.evaluate(() => fetch('http://127.0.0.2:9/').then(() => 'let through', (cause: unknown) => String(cause)));
+    const refused = await page.evaluate(() =>
+      fetch('http://127.0.0.2:9/').then(
+        () => 'let through',
+        (cause: unknown) => String(cause),
+      ),
+    );
     expect(refused).toMatch(/Failed to fetch/);
     expect(page.faults.some((fault) => fault.includes('Content Security Policy'))).toBe(true);
     await page.close();
@@ -44,15 +59,22 @@ describe('after the first visit, with the server gone', () => {
     const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/passes`);
     await page.evaluate(async () => {
       const registration = await navigator.serviceWorker.ready;
-      if (!navigator.serviceWorker.controller) await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }));
+      if (!navigator.serviceWorker.controller)
+        await new Promise((resolve) =>
+          navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
+        );
       return registration.active?.state;
     });
     // The service worker fetches the rest in the background; nothing tells the page when it is through.
     await page.waitForFunction(
       async () => {
         const names = await caches.keys();
-        const kept = await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length));
-        return kept.reduce((a, b) => a + b, 0) >= 30 && (await caches.match('/kernels/line.wasm')) !== undefined;
+        const kept = await Promise.all(
+          names.map(async (name) => (await (await caches.open(name)).keys()).length),
+        );
+        return (
+          kept.reduce((a, b) => a + b, 0) >= 30 && (await caches.match('/kernels/line.wasm')) !== undefined
+        );
       },
       { polling: 500 },
     );
@@ -63,7 +85,11 @@ describe('after the first visit, with the server gone', () => {
     await station(page, 'paper');
     await write(page, '[data-testid=rh]', '80');
     await station(page, 'passes');
-    await page.waitForFunction((was) => document.querySelector<HTMLElement>('[data-testid=short]')?.innerText !== was, {}, before);
+    await page.waitForFunction(
+      (was) => document.querySelector<HTMLElement>('[data-testid=short]')?.innerText !== was,
+      {},
+      before,
+    );
     await seeText(page, 'damp creeps');
     await station(page, 'sketch');
     await page.waitForSelector('canvas');
@@ -74,4 +100,3 @@ describe('after the first visit, with the server gone', () => {
     await page.close();
   });
 });
-

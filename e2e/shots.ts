@@ -7,7 +7,10 @@ const FOLDER = process.env['SHOTS'] ?? 'docs/screenshots';
 const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'finish', 'sitting'];
 
 /** Lets fonts, worker answers and drawings settle. */
-const settle = (page: Page): Promise<void> => new Promise((resolve) => void page.evaluate(() => document.fonts.ready).then(() => setTimeout(resolve, 900)));
+const settle = (page: Page): Promise<void> =>
+  new Promise(
+    (resolve) => void page.evaluate(() => document.fonts.ready).then(() => setTimeout(resolve, 900)),
+  );
 
 async function shoot(page: Page, name: string): Promise<void> {
   await settle(page);

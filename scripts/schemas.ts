@@ -5,7 +5,8 @@ import { planSchema, studioSchema } from '@kettle/core/plan';
 import { kettleInTheRain, MILLRACE_LANE } from '../demo/kettle-in-the-rain';
 
 mkdirSync('docs/schema', { recursive: true });
-const write = (name: string, value: unknown): void => writeFileSync(`docs/schema/${name}`, `${JSON.stringify(value, null, 1)}\n`);
+const write = (name: string, value: unknown): void =>
+  writeFileSync(`docs/schema/${name}`, `${JSON.stringify(value, null, 1)}\n`);
 
 write('plan.schema.json', z.toJSONSchema(planSchema, { io: 'input' }));
 write('studio.schema.json', z.toJSONSchema(studioSchema, { io: 'input' }));

@@ -1,4 +1,9 @@
-import { isDevMode, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import {
+  isDevMode,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
@@ -6,13 +11,24 @@ import { ROUTES } from './app.routes';
 import { Database } from './state/database';
 import { KETTLE_PRESET } from './theme/preset';
 
+/** Registered once the page is at rest, so that the first visit is not slowed by what is kept for later ones. */
+const SERVICE_WORKER = {
+  enabled: !isDevMode() && 'serviceWorker' in navigator,
+  registrationStrategy: 'registerWhenStable:5000',
+};
+
 export const APP_CONFIG: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(ROUTES, withComponentInputBinding()),
-    providePrimeNG({ theme: { preset: KETTLE_PRESET, options: { darkModeSelector: 'none', cssLayer: { name: 'primeng', order: 'reset, primeng' } } } }),
-    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode() && 'serviceWorker' in navigator, registrationStrategy: 'registerWhenStable:5000' }),
+    providePrimeNG({
+      theme: {
+        preset: KETTLE_PRESET,
+        options: { darkModeSelector: 'none', cssLayer: { name: 'primeng', order: 'reset, primeng' } },
+      },
+    }),
+    provideServiceWorker('ngsw-worker.js', SERVICE_WORKER),
     { provide: Database, useFactory: () => new Database() },
   ],
 };

@@ -18,19 +18,47 @@ async function openCard(route: ActivatedRouteSnapshot) {
 }
 
 export const ROUTES: Routes = [
-  { path: 'rack', title: 'Rack · Kettle Drift', loadComponent: () => import('./rooms/rack/rack.component').then((m) => m.Rack) },
+  {
+    path: 'rack',
+    title: 'Rack · Kettle Drift',
+    loadComponent: () => import('./rooms/rack/rack.component').then((m) => m.Rack),
+  },
   {
     path: 'card/:id',
     canActivate: [openCard],
     children: [
-      { path: 'brief', loadComponent: () => import('./stations/brief/brief.component').then((m) => m.BriefStation) },
-      { path: 'paper', loadComponent: () => import('./stations/paper/paper.component').then((m) => m.PaperStation) },
-      { path: 'sketch', loadComponent: () => import('./stations/sketch/sketch.component').then((m) => m.SketchStation) },
-      { path: 'whites', loadComponent: () => import('./stations/whites/whites.component').then((m) => m.WhitesStation) },
-      { path: 'colours', loadComponent: () => import('./stations/colours/colours.component').then((m) => m.ColoursStation) },
-      { path: 'passes', loadComponent: () => import('./stations/passes/passes.component').then((m) => m.PassesStation) },
-      { path: 'sitting', loadComponent: () => import('./stations/sitting/sitting.component').then((m) => m.SittingStation) },
-      { path: 'finish', loadComponent: () => import('./stations/finish/finish.component').then((m) => m.FinishStation) },
+      {
+        path: 'brief',
+        loadComponent: () => import('./stations/brief/brief.component').then((m) => m.BriefStation),
+      },
+      {
+        path: 'paper',
+        loadComponent: () => import('./stations/paper/paper.component').then((m) => m.PaperStation),
+      },
+      {
+        path: 'sketch',
+        loadComponent: () => import('./stations/sketch/sketch.component').then((m) => m.SketchStation),
+      },
+      {
+        path: 'whites',
+        loadComponent: () => import('./stations/whites/whites.component').then((m) => m.WhitesStation),
+      },
+      {
+        path: 'colours',
+        loadComponent: () => import('./stations/colours/colours.component').then((m) => m.ColoursStation),
+      },
+      {
+        path: 'passes',
+        loadComponent: () => import('./stations/passes/passes.component').then((m) => m.PassesStation),
+      },
+      {
+        path: 'sitting',
+        loadComponent: () => import('./stations/sitting/sitting.component').then((m) => m.SittingStation),
+      },
+      {
+        path: 'finish',
+        loadComponent: () => import('./stations/finish/finish.component').then((m) => m.FinishStation),
+      },
       { path: '', pathMatch: 'full', redirectTo: 'brief' },
     ],
   },

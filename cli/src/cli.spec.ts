@@ -16,22 +16,35 @@ const AIR = { tempC: 20, rh: 0.5, airMs: 0 };
 const C6 = { envelope: { widthMm: 162, heightMm: 114 }, fold: 'side', border: 'taped' };
 
 describe('answers', () => {
-  it('size', () => expect(answer('size', C6)).toMatchObject({ card: { widthMm: 156, heightMm: 108 }, fits: true }));
+  it('size', () =>
+    expect(answer('size', C6)).toMatchObject({ card: { widthMm: 156, heightMm: 108 }, fits: true }));
 
   it('dry', () => {
     const { stages, evaporationGm2h } = answer('dry', { paper: 'cotton-cold-300', filmUm: 80, climate: AIR });
-    expect(Object.keys(stages as object)).toEqual(['puddledEndS', 'shinyEndS', 'satinEndS', 'dampEndS', 'coolEndS']);
+    expect(Object.keys(stages as object)).toEqual([
+      'puddledEndS',
+      'shinyEndS',
+      'satinEndS',
+      'dampEndS',
+      'coolEndS',
+    ]);
     expect(evaporationGm2h).toBeCloseTo(153, 0);
     const never = answer('dry', { paper: 'cotton-cold-300', filmUm: 80, climate: { ...AIR, rh: 1 } });
     expect((never['stages'] as Record<string, unknown>)['coolEndS']).toBeNull();
   });
 
   it('mix and glaze agree on the same paint', () => {
-    const mixed = answer('mix', { target: '#7f9fc8', palette: ['PB29', 'PBr7-burnt-sienna'], paper: 'cotton-cold-300' });
+    const mixed = answer('mix', {
+      target: '#7f9fc8',
+      palette: ['PB29', 'PBr7-burnt-sienna'],
+      paper: 'cotton-cold-300',
+    });
     const layer = { parts: mixed['parts'], strength: mixed['strength'] };
     const glazed = answer('glaze', { paper: 'cotton-cold-300', layers: [layer] });
     expect(glazed['hex']).toBe((mixed['dry'] as { hex: string }).hex);
-    expect(answer('glaze', { paper: 'cotton-cold-300', layers: [layer], wet: 1 })['hex']).toBe((mixed['wet'] as { hex: string }).hex);
+    expect(answer('glaze', { paper: 'cotton-cold-300', layers: [layer], wet: 1 })['hex']).toBe(
+      (mixed['wet'] as { hex: string }).hex,
+    );
     expect(glazed['reflectance']).toHaveLength(36);
     expect(mixed['reachable']).toBe(true);
     expect(mixed['simple']).toBeDefined();
@@ -40,7 +53,9 @@ describe('answers', () => {
   it('check, from JSON and from a packed file', () => {
     const plan = kettleInTheRain();
     expect(answer('check', plan)).toEqual({ findings: [] });
-    expect(run(['check', 'x.kettle'], () => writeKettleFile({ plan, attachments: {} })).out).toContain('"findings"');
+    expect(run(['check', 'x.kettle'], () => writeKettleFile({ plan, attachments: {} })).out).toContain(
+      '"findings"',
+    );
   });
 
   it('list knows every id', () => {
@@ -69,11 +84,23 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
     ['dry', { ...wash, filmUm: -3 }, /^filmUm:/],
     ['dry', { ...wash, paper: 'vellum' }, /^paper: unknown paper “vellum”; known: cotton-cold-300/],
     ['dry', { ...wash, paperWaterGm2: 900 }, /^paperWaterGm2: 900 is more than/],
-    ['dry', '{"paper":"cotton-cold-300","filmUm":1e999,"climate":{"tempC":20,"rh":0.5,"airMs":0}}', /^filmUm:/],
+    [
+      'dry',
+      '{"paper":"cotton-cold-300","filmUm":1e999,"climate":{"tempC":20,"rh":0.5,"airMs":0}}',
+      /^filmUm:/,
+    ],
     ['mix', { target: '#12', palette: ['PB29'], paper: 'cotton-cold-300' }, /^target/],
-    ['mix', { target: '#7f9fc8', palette: ['PBr7'], paper: 'cotton-cold-300' }, /^palette\[0\]: “PBr7” is ambiguous; choose PBr7-raw-sienna/],
+    [
+      'mix',
+      { target: '#7f9fc8', palette: ['PBr7'], paper: 'cotton-cold-300' },
+      /^palette\[0\]: “PBr7” is ambiguous; choose PBr7-raw-sienna/,
+    ],
     ['mix', { target: '#7f9fc8', palette: [], paper: 'cotton-cold-300' }, /^palette/],
-    ['glaze', { paper: 'cotton-cold-300', layers: [{ parts: [{ pigment: 'PX1', parts: 1 }], strength: 0.5 }] }, /^layers\[0\]\.parts\[0\]\.pigment: unknown pigment/],
+    [
+      'glaze',
+      { paper: 'cotton-cold-300', layers: [{ parts: [{ pigment: 'PX1', parts: 1 }], strength: 0.5 }] },
+      /^layers\[0\]\.parts\[0\]\.pigment: unknown pigment/,
+    ],
     ['check', { format: 'other' }, /^format/],
     ['paint', {}, /^command: unknown “paint”/],
   ])('%s %j', (name, input, message) => {
@@ -85,7 +112,10 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
 });
 
 it('runs as a program, reading standard input', () => {
-  const ran = spawnSync('npx', ['tsx', 'cli/src/main.ts', 'size', '-'], { input: JSON.stringify(C6), encoding: 'utf8' });
+  const ran = spawnSync('npx', ['tsx', 'cli/src/main.ts', 'size', '-'], {
+    input: JSON.stringify(C6),
+    encoding: 'utf8',
+  });
   expect(ran.status).toBe(0);
   expect(JSON.parse(ran.stdout)).toMatchObject({ flat: { widthMm: 312 } });
   const bad = spawnSync('npx', ['tsx', 'cli/src/main.ts', 'size', 'no-such-file.json'], { encoding: 'utf8' });

@@ -9,7 +9,10 @@ function read(file: string): Uint8Array {
   try {
     return readFileSync(file);
   } catch (cause) {
-    throw new BadInput('file', `${file} cannot be read (${(cause as NodeJS.ErrnoException).code ?? 'unknown fault'})`);
+    throw new BadInput(
+      'file',
+      `${file} cannot be read (${(cause as NodeJS.ErrnoException).code ?? 'unknown fault'})`,
+    );
   }
 }
 

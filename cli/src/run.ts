@@ -24,15 +24,21 @@ export function run(args: readonly string[], read: (file: string) => Uint8Array)
     return { code: 0, out: `${answer(args, read)}\n`, err: '' };
   } catch (cause) {
     if (cause instanceof BadInput) return { code: 2, out: '', err: `${oneLine(cause.message)}\n` };
-    return { code: 1, out: '', err: `our fault: ${oneLine(cause instanceof Error ? cause.message : String(cause))}\n` };
+    return {
+      code: 1,
+      out: '',
+      err: `our fault: ${oneLine(cause instanceof Error ? cause.message : String(cause))}\n`,
+    };
   }
 }
 
 function answer(args: readonly string[], read: (file: string) => Uint8Array): string {
-  const [name, ...rest] = args;
+  const name = args.at(0);
+  const rest = args.slice(1);
   if (name === undefined || name === '--help') return overview();
   const command = COMMANDS.find((candidate) => candidate.name === name);
-  if (!command) throw new BadInput('command', `unknown “${name}”; known: ${COMMANDS.map((c) => c.name).join(', ')}`);
+  if (!command)
+    throw new BadInput('command', `unknown “${name}”; known: ${COMMANDS.map((c) => c.name).join(', ')}`);
   if (rest.includes('--help')) return help(command);
   if (rest.length > 1) throw new BadInput('arguments', `${name} takes one file or -, not ${rest.length}`);
   if (command.input === 'none') return JSON.stringify(command.run(undefined), null, 1);
@@ -43,7 +49,8 @@ function answer(args: readonly string[], read: (file: string) => Uint8Array): st
 const ZIP_MARK = [0x50, 0x4b];
 
 function readDocument(command: CliCommand, bytes: Uint8Array): unknown {
-  if (command.input === 'plan' && ZIP_MARK.every((byte, i) => bytes[i] === byte)) return readKettleFile(bytes).plan;
+  if (command.input === 'plan' && ZIP_MARK.every((byte, i) => bytes[i] === byte))
+    return readKettleFile(bytes).plan;
   return parseJson(new TextDecoder().decode(bytes), 'input');
 }
 

@@ -12,7 +12,11 @@ beforeAll(async () => {
 });
 
 /** A whole scene: two washes of different depth with a dry strip between, dried for a while. */
-function scene(kernel: LineKernel, cells: number, steps: number): { film: Float64Array; water: Float64Array } {
+function scene(
+  kernel: LineKernel,
+  cells: number,
+  steps: number,
+): { film: Float64Array; water: Float64Array } {
   const film = new Float64Array(cells).fill(140, 0, cells / 4).fill(35, cells / 2);
   const water = new Float64Array(cells).fill(12, cells / 2);
   kernel.advance(film, water, lineParameters(paper, ORDINARY, 0.4), steps);
@@ -35,5 +39,7 @@ describe('the compiled line kernel and its plain twin', () => {
     expect(dampCreep(paper, 200, ORDINARY, wasm)).toBe(dampCreep(paper, 200, ORDINARY, plainLineKernel)));
 
   it('refuses arrays of different length', () =>
-    expect(() => wasm.advance(new Float64Array(3), new Float64Array(4), lineParameters(paper, ORDINARY, 1), 1)).toThrow(/same length/));
+    expect(() =>
+      wasm.advance(new Float64Array(3), new Float64Array(4), lineParameters(paper, ORDINARY, 1), 1),
+    ).toThrow(/same length/));
 });

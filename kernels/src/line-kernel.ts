@@ -3,7 +3,15 @@ import type { LineKernel, LineParameters } from '@kettle/core/water';
 /** What the compiled module exports. */
 interface LineModule {
   readonly memory: WebAssembly.Memory;
-  advance(film: number, paper: number, lower: number, upper: number, n: number, block: number, steps: number): void;
+  advance(
+    film: number,
+    paper: number,
+    lower: number,
+    upper: number,
+    n: number,
+    block: number,
+    steps: number,
+  ): void;
 }
 
 const PAGE_BYTES = 65536;
@@ -22,7 +30,8 @@ export function lineKernel(instance: WebAssembly.Instance): LineKernel {
       if (need > have) wasm.memory.grow(Math.ceil((need - have) / PAGE_BYTES));
       // The module holds no data of its own, so the arrays stand from address 0: film, paper, two of scratch, block.
       const at = (array: number): number => array * n * 8;
-      const view = (array: number, length = n): Float64Array => new Float64Array(wasm.memory.buffer, at(array), length);
+      const view = (array: number, length = n): Float64Array =>
+        new Float64Array(wasm.memory.buffer, at(array), length);
       view(0).set(film);
       view(1).set(paper);
       view(4, PARAMETER_COUNT).set(inOrder(parameters));

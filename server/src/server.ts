@@ -40,11 +40,11 @@ export function kettleServer(root: string): Hono {
     const forGood = HASHED.test(context.req.path);
     context.header('Cache-Control', forGood ? 'public, max-age=31536000, immutable' : 'no-cache');
   });
-  app.use(serveStatic({ root }));
+  app.use(serveStatic({ root, precompressed: true }));
   // An address of the app is answered with the page; a file that is not there is not.
   app.get('*', async (context, next) => {
     if (/\.[a-z0-9]+$/i.test(context.req.path)) return context.notFound();
-    return serveStatic({ root, path: 'index.html' })(context, next);
+    return serveStatic({ root, path: 'index.html', precompressed: true })(context, next);
   });
   return app;
 }

@@ -19,7 +19,13 @@ import { handOver } from '../ui/hand-over';
   imports: [Button, Menu],
   template: `
     <p-menu #menu [model]="items()" [popup]="true" appendTo="body" ariaLabel="House menu" />
-    <p-button label="More" severity="secondary" [outlined]="true" ariaLabel="More: undo, files, units" (onClick)="menu.toggle($event)" />
+    <p-button
+      label="More"
+      severity="secondary"
+      [outlined]="true"
+      ariaLabel="More: undo, files, units"
+      (onClick)="menu.toggle($event)"
+    />
     <input #file type="file" accept=".kettle" hidden data-testid="open-file" (change)="openFile(file)" />
   `,
 })
@@ -39,12 +45,22 @@ export class HouseMenu {
     return [
       { label: 'Undo', disabled: !open?.canUndo, command: () => this.store.undo() },
       { label: 'Do it again', disabled: !open?.canRedo, command: () => this.store.redo() },
-      { label: station?.label ?? 'Not needed for this card', disabled: !station, command: () => station?.toggle() },
+      {
+        label: station?.label ?? 'Not needed for this card',
+        disabled: !station,
+        command: () => station?.toggle(),
+      },
       { separator: true },
       { label: 'Save the card as a .kettle file', disabled: !open, command: () => void this.saveFile() },
-      { label: 'Open a .kettle file', command: () => document.querySelector<HTMLInputElement>('kd-house-menu input')?.click() },
+      {
+        label: 'Open a .kettle file',
+        command: () => document.querySelector<HTMLInputElement>('kd-house-menu input')?.click(),
+      },
       { separator: true },
-      { label: inches ? 'Measure in mm' : 'Measure in inches', command: () => void this.studio.change({ lengthUnit: inches ? 'mm' : 'in' }) },
+      {
+        label: inches ? 'Measure in mm' : 'Measure in inches',
+        command: () => void this.studio.change({ lengthUnit: inches ? 'mm' : 'in' }),
+      },
       { label: 'Put the demo card back as it was', command: () => void this.putDemoBack() },
     ];
   });
@@ -77,7 +93,10 @@ export class HouseMenu {
       await this.router.navigate(['/card', id, 'brief']);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
-      this.messages.stop(`${file.name} was not opened. ${cause.message}.`, 'The file and your cards are untouched.');
+      this.messages.stop(
+        `${file.name} was not opened. ${cause.message}.`,
+        'The file and your cards are untouched.',
+      );
     }
   }
 

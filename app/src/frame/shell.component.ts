@@ -44,8 +44,14 @@ import { Stream } from './stream.component';
       }
     </header>
     @if (message(); as message) {
-      <div class="message" [class.grave]="message.severity === 'stop'" [attr.role]="message.severity === 'stop' ? 'alert' : 'status'">
-        <span><strong>{{ message.what }}</strong> {{ message.advice }}</span>
+      <div
+        class="message"
+        [class.grave]="message.severity === 'stop'"
+        [attr.role]="message.severity === 'stop' ? 'alert' : 'status'"
+      >
+        <span
+          ><strong>{{ message.what }}</strong> {{ message.advice }}</span
+        >
         <button class="plain" type="button" (click)="messages.clear()">Read it</button>
       </div>
     }
@@ -59,7 +65,11 @@ import { Stream } from './stream.component';
     <kd-key-sheet />
   `,
   styleUrl: './shell.component.scss',
-  host: { '(window:keydown)': 'keys.down($event)', '(window:keyup)': 'keys.up($event)', '(window:blur)': 'keys.release()' },
+  host: {
+    '(window:keydown)': 'keys.down($event)',
+    '(window:keyup)': 'keys.up($event)',
+    '(window:blur)': 'keys.release()',
+  },
 })
 export class Shell {
   private readonly store = inject(PlanStore);
@@ -104,7 +114,10 @@ export class Shell {
       if (demo) await this.router.navigate(['/card', demo, 'passes']);
       void navigator.storage.persist();
     } catch (cause) {
-      this.messages.stop(`Something went wrong at the start: ${String(cause)}.`, 'Cards in this browser are untouched; load the page again.');
+      this.messages.stop(
+        `Something went wrong at the start: ${String(cause)}.`,
+        'Cards in this browser are untouched; load the page again.',
+      );
     } finally {
       this.ready.set(true);
     }
@@ -112,4 +125,8 @@ export class Shell {
 }
 
 const formatDay = (day: string): string =>
-  new Date(`${day}T00:00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+  new Date(`${day}T00:00:00`).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });

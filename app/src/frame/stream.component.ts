@@ -11,7 +11,9 @@ import { STREAM, streamPath, streamStops } from './stream.view';
   imports: [RouterLink, RouterLinkActive],
   template: `
     <nav aria-label="Stations" [style.width.px]="stream.width">
-      <svg [attr.width]="stream.width" [attr.height]="stream.height" aria-hidden="true"><path [attr.d]="path" /></svg>
+      <svg [attr.width]="stream.width" [attr.height]="stream.height" aria-hidden="true">
+        <path [attr.d]="path" />
+      </svg>
       @for (stop of stops(); track stop.station) {
         <a
           [routerLink]="['/card', planId(), stop.station]"
@@ -23,9 +25,16 @@ import { STREAM, streamPath, streamStops } from './stream.view';
         >
           <span class="mark" [style.top.px]="stop.y"></span>
           @if (stop.findings > 0) {
-            <span class="count" [style.top.px]="stop.y - 14"><span class="visually-hidden">open checks: </span>{{ stop.findings }}</span>
+            <span class="count" [style.top.px]="stop.y - 14"
+              ><span class="visually-hidden">open checks: </span>{{ stop.findings }}</span
+            >
           }
-          <span class="name">{{ stop.name }}@if (stop.state === 'not-needed') {<span class="visually-hidden"> (not needed)</span>}</span>
+          <span class="name"
+            >{{ stop.name }}
+            @if (stop.state === 'not-needed') {
+              <span class="visually-hidden"> (not needed)</span>
+            }
+          </span>
         </a>
       }
     </nav>

@@ -27,7 +27,8 @@ const NAMES: Readonly<Record<Station, string>> = {
 };
 
 /** A stream does not run straight: a slow bend and a quicker one on top, px. */
-export const streamHeight = (x: number): number => STREAM.height / 2 + 5 * Math.sin(x / 74) + 2.2 * Math.sin(x / 29 + 1);
+export const streamHeight = (x: number): number =>
+  STREAM.height / 2 + 5 * Math.sin(x / 74) + 2.2 * Math.sin(x / 29 + 1);
 
 /** The line of the stream as an SVG path. */
 export const streamPath = (): string =>
@@ -38,8 +39,19 @@ export function streamStops(plan: Plan, findings: ReadonlyMap<Station, number>):
   const step = STREAM.width / STATIONS.length;
   return STATIONS.map((station, i) => {
     const x = step * (i + 0.5);
-    const state = plan.notNeeded.includes(station) ? 'not-needed' : isComplete(plan, station) ? 'dry' : 'open';
-    return { station, name: NAMES[station], state, findings: findings.get(station) ?? 0, x, y: streamHeight(x) };
+    const state = plan.notNeeded.includes(station)
+      ? 'not-needed'
+      : isComplete(plan, station)
+        ? 'dry'
+        : 'open';
+    return {
+      station,
+      name: NAMES[station],
+      state,
+      findings: findings.get(station) ?? 0,
+      x,
+      y: streamHeight(x),
+    };
   });
 }
 
@@ -60,7 +72,10 @@ function isComplete(plan: Plan, station: Station): boolean {
     case 'passes':
       return plan.acts.some((act) => act.kind === 'pass');
     case 'sitting':
-      return plan.acts.some((act) => act.kind === 'pass') && plan.acts.every((act) => act.kind !== 'pass' || done.has(act.id));
+      return (
+        plan.acts.some((act) => act.kind === 'pass') &&
+        plan.acts.every((act) => act.kind !== 'pass' || done.has(act.id))
+      );
     case 'finish':
       return plan.acts.length > 0 && plan.acts.every((act) => done.has(act.id));
   }

@@ -76,8 +76,14 @@ export class DrawingBoard {
     if (!drawing || host.clientWidth === 0) return;
     const rim = Math.max(0, drawing.rimMm);
     const [width, height] = [drawing.widthMm + 2 * rim, drawing.heightMm + 2 * rim];
-    this.scale = Math.min((host.clientWidth - 2 * MARGIN_PX) / width, (host.clientHeight - 2 * MARGIN_PX) / height);
-    this.offset = [(host.clientWidth - drawing.widthMm * this.scale) / 2, (host.clientHeight - drawing.heightMm * this.scale) / 2];
+    this.scale = Math.min(
+      (host.clientWidth - 2 * MARGIN_PX) / width,
+      (host.clientHeight - 2 * MARGIN_PX) / height,
+    );
+    this.offset = [
+      (host.clientWidth - drawing.widthMm * this.scale) / 2,
+      (host.clientHeight - drawing.heightMm * this.scale) / 2,
+    ];
     this.stage.size({ width: host.clientWidth, height: host.clientHeight });
     for (const layer of [this.ground, this.pencil, this.live]) {
       layer.position({ x: this.offset[0], y: this.offset[1] });
@@ -92,13 +98,47 @@ export class DrawingBoard {
   private paintGround(drawing: PanelDrawing, rim: number): void {
     this.ground.destroyChildren();
     this.ground.add(
-      new Rect({ x: -rim, y: -rim, width: drawing.widthMm + 2 * rim, height: drawing.heightMm + 2 * rim, fill: '#f6f5f0', stroke: '#c9c8c2', strokeWidth: 0.3 }),
-      new Rect({ width: drawing.widthMm, height: drawing.heightMm, stroke: '#a9aba6', strokeWidth: 0.3, dash: [2, 1.4] }),
+      new Rect({
+        x: -rim,
+        y: -rim,
+        width: drawing.widthMm + 2 * rim,
+        height: drawing.heightMm + 2 * rim,
+        fill: '#f6f5f0',
+        stroke: '#c9c8c2',
+        strokeWidth: 0.3,
+      }),
+      new Rect({
+        width: drawing.widthMm,
+        height: drawing.heightMm,
+        stroke: '#a9aba6',
+        strokeWidth: 0.3,
+        dash: [2, 1.4],
+      }),
     );
     for (const shape of drawing.shapes)
-      this.ground.add(new Path({ data: shape.path, fill: shape.fill ?? '#d5e6e6', fillRule: 'evenodd', opacity: 0.5, stroke: '#545d66', strokeWidth: 0.4 }));
+      this.ground.add(
+        new Path({
+          data: shape.path,
+          fill: shape.fill ?? '#d5e6e6',
+          fillRule: 'evenodd',
+          opacity: 0.5,
+          stroke: '#545d66',
+          strokeWidth: 0.4,
+        }),
+      );
     for (const { name, label } of drawing.shapes)
-      this.ground.add(new Text({ text: name, x: label[0] - 30, y: label[1] - 2.5, width: 60, align: 'center', fontSize: 4.6, fontFamily: 'Alegreya Sans', fill: '#1c2733' }));
+      this.ground.add(
+        new Text({
+          text: name,
+          x: label[0] - 30,
+          y: label[1] - 2.5,
+          width: 60,
+          align: 'center',
+          fontSize: 4.6,
+          fontFamily: 'Alegreya Sans',
+          fill: '#1c2733',
+        }),
+      );
     this.ground.batchDraw();
   }
 
@@ -118,7 +158,9 @@ export class DrawingBoard {
 
   private readonly move = (event: PointerEvent): void => {
     if (this.stroke) {
-      const fresh = (event.getCoalescedEvents().length > 0 ? event.getCoalescedEvents() : [event]).map((e) => this.pointOf(e));
+      const fresh = (event.getCoalescedEvents().length > 0 ? event.getCoalescedEvents() : [event]).map((e) =>
+        this.pointOf(e),
+      );
       this.stroke.push(...fresh);
       this.events.strokeGoesOn(fresh);
       this.showLive(pencilMark(this.stroke));
@@ -142,7 +184,9 @@ export class DrawingBoard {
   };
 
   private rub([x, y]: PencilPoint): void {
-    const near = this.lines.findLast(({ points }) => points.some(([px, py]) => Math.hypot(px - x, py - y) < RUBBER_MM));
+    const near = this.lines.findLast(({ points }) =>
+      points.some(([px, py]) => Math.hypot(px - x, py - y) < RUBBER_MM),
+    );
     if (near) this.events.rubOut(near.id);
   }
 
@@ -154,20 +198,29 @@ export class DrawingBoard {
 
   private pointOf(event: PointerEvent): PencilPoint {
     const bounds = this.host.getBoundingClientRect();
-    const pressure = event.pointerType === 'mouse' ? MOUSE_PRESSURE : Math.min(1, Math.max(0, event.pressure));
-    const at = (px: number, axis: 0 | 1): number => Math.round(((px - this.offset[axis]) / this.scale) * 100) / 100;
-    return [at(event.clientX - bounds.left, 0), at(event.clientY - bounds.top, 1), Math.round(pressure * 1000) / 1000];
+    const pressure =
+      event.pointerType === 'mouse' ? MOUSE_PRESSURE : Math.min(1, Math.max(0, event.pressure));
+    const at = (px: number, axis: 0 | 1): number =>
+      Math.round(((px - this.offset[axis]) / this.scale) * 100) / 100;
+    return [
+      at(event.clientX - bounds.left, 0),
+      at(event.clientY - bounds.top, 1),
+      Math.round(pressure * 1000) / 1000,
+    ];
   }
 }
 
 function pencilMark(points: readonly PencilPoint[]): Line {
-  const outline = getStroke(points.map(([x, y, p]) => [x, y, p]), {
-    size: HEAVIEST_MM,
-    thinning: 1 - LIGHTEST_MM / HEAVIEST_MM,
-    smoothing: 0.4,
-    streamline: 0.2,
-    simulatePressure: false,
-  });
+  const outline = getStroke(
+    points.map(([x, y, p]) => [x, y, p]),
+    {
+      size: HEAVIEST_MM,
+      thinning: 1 - LIGHTEST_MM / HEAVIEST_MM,
+      smoothing: 0.4,
+      streamline: 0.2,
+      simulatePressure: false,
+    },
+  );
   return new Line({ points: outline.flat(), closed: true, fill: '#4a525a', opacity: 0.85 });
 }
 

@@ -8,12 +8,24 @@ import type { PanelDrawing } from './panel.view';
   template: `
     <svg [attr.viewBox]="viewBox()" role="img" [attr.aria-label]="label()">
       <defs>
-        <pattern id="mask-weave" width="2" height="2" patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
+        <pattern
+          id="mask-weave"
+          width="2"
+          height="2"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(35)"
+        >
           <rect width="2" height="2" fill="#e6d6ad" fill-opacity="0.85" />
           <path d="M0 0V2" stroke="#b99d5c" stroke-width="0.5" />
         </pattern>
       </defs>
-      <rect class="sheet" [attr.x]="-rim()" [attr.y]="-rim()" [attr.width]="drawing().widthMm + 2 * rim()" [attr.height]="drawing().heightMm + 2 * rim()" />
+      <rect
+        class="sheet"
+        [attr.x]="-rim()"
+        [attr.y]="-rim()"
+        [attr.width]="drawing().widthMm + 2 * rim()"
+        [attr.height]="drawing().heightMm + 2 * rim()"
+      />
       @for (shape of drawing().shapes; track shape.id) {
         <path
           class="area"

@@ -25,7 +25,11 @@ export interface PanelDrawing {
 }
 
 /** The panel at a time of the plan; without one, as it will be when all is done. */
-export function panelDrawing(plan: Plan, ahead: Pick<LookAhead, 'looks' | 'timeline'> | null, atS = Infinity): PanelDrawing {
+export function panelDrawing(
+  plan: Plan,
+  ahead: Pick<LookAhead, 'looks' | 'timeline'> | null,
+  atS = Infinity,
+): PanelDrawing {
   const { panel, paint } = cardSizes(plan.card);
   return {
     widthMm: panel.widthMm,
@@ -36,7 +40,9 @@ export function panelDrawing(plan: Plan, ahead: Pick<LookAhead, 'looks' | 'timel
       name,
       path: pathOf(outline),
       fill: ahead?.looks.get(id)?.findLast((frame) => frame.atS <= atS)?.hex ?? null,
-      masked: ahead?.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity)) ?? false,
+      masked:
+        ahead?.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity)) ??
+        false,
       label: heartOf(plan, id),
     })),
     lines: plan.lines.map(({ points }) => linePath(points)),
@@ -48,4 +54,5 @@ export const pathOf = (outline: Polygon): string =>
   outline.map((ring) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`).join('');
 
 /** A pencil line as an SVG path. */
-export const linePath = (points: readonly PencilPoint[]): string => `M${points.map(([x, y]) => `${x} ${y}`).join('L')}`;
+export const linePath = (points: readonly PencilPoint[]): string =>
+  `M${points.map(([x, y]) => `${x} ${y}`).join('L')}`;

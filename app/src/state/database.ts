@@ -40,6 +40,11 @@ export class Database extends Dexie {
 
   constructor(name = 'kettle-drift') {
     super(name);
-    this.version(1).stores({ plans: 'id', journal: '++n, [planId+seq]', strokes: '++n, planId', notes: 'key' });
+    this.version(1).stores({
+      plans: 'id',
+      journal: '++n, [planId+seq]',
+      strokes: '++n, planId',
+      notes: 'key',
+    });
   }
 }

@@ -10,7 +10,10 @@ import { PlanStore } from './plan-store';
 const SETTLE_MS = 40;
 
 /** At which station a finding is mended. */
-const STATION_OF_CHECK: Readonly<Record<string, Station>> = { 'mask-not-set': 'whites', 'lighter-over-darker': 'colours' };
+const STATION_OF_CHECK: Readonly<Record<string, Station>> = {
+  'mask-not-set': 'whites',
+  'lighter-over-darker': 'colours',
+};
 
 /** What the open plan leads to, worked out in the worker after every change; stale answers are dropped. */
 @Injectable({ providedIn: 'root' })
@@ -23,7 +26,9 @@ export class LookAheadService {
     toObservable(this.store.open).pipe(
       filter((open) => open !== null),
       debounceTime(SETTLE_MS),
-      switchMap(({ plan, revision }) => this.worker.lookAhead(plan, revision).then((ahead) => ({ planId: plan.id, ahead }))),
+      switchMap(({ plan, revision }) =>
+        this.worker.lookAhead(plan, revision).then((ahead) => ({ planId: plan.id, ahead })),
+      ),
     ),
   );
 

@@ -64,7 +64,10 @@ export class PlanArchive {
   async save(plan: Plan, seq: number): Promise<void> {
     await this.db.transaction('rw', this.db.plans, this.db.journal, async () => {
       await this.db.plans.put({ id: plan.id, plan, seq, changedAt: Date.now() });
-      await this.db.journal.where('[planId+seq]').between([plan.id, Dexie.minKey], [plan.id, seq], true, true).delete();
+      await this.db.journal
+        .where('[planId+seq]')
+        .between([plan.id, Dexie.minKey], [plan.id, seq], true, true)
+        .delete();
     });
   }
 
@@ -84,7 +87,10 @@ export class PlanArchive {
 
   /** Forgets the pieces of a stroke that has become a line of the plan. */
   async dropStroke(planId: string, stroke: string): Promise<void> {
-    await this.db.strokes.where({ planId }).filter((piece) => piece.stroke === stroke).delete();
+    await this.db.strokes
+      .where({ planId })
+      .filter((piece) => piece.stroke === stroke)
+      .delete();
   }
 
   /** Strokes a closed tab left unfinished. */

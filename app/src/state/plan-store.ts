@@ -57,7 +57,10 @@ export class PlanStore {
     }
     if (this.mayWrite) return this.recoverStrokes(id);
     this.follow(id);
-    this.messages.say('This card is open in another tab.', 'Here it can be read; close the other tab to go on with it here.');
+    this.messages.say(
+      'This card is open in another tab.',
+      'Here it can be read; close the other tab to go on with it here.',
+    );
   }
 
   async close(): Promise<void> {
@@ -93,7 +96,10 @@ export class PlanStore {
   private change(step: (history: PlanHistory) => readonly Patch[]): void {
     if (!this.history) return;
     if (!this.mayWrite) {
-      this.messages.stop('This card is open in another tab.', 'Nothing was changed. Close the other tab to go on here.');
+      this.messages.stop(
+        'This card is open in another tab.',
+        'Nothing was changed. Close the other tab to go on here.',
+      );
       return;
     }
     try {
@@ -128,7 +134,9 @@ export class PlanStore {
       this.savedSeq = -ENTRIES_A_SAVE;
       const full = cause instanceof Error && /quota/i.test(`${cause.name} ${cause.message}`);
       this.messages.stop(
-        full ? 'The disk is full; the last change could not be saved.' : `The last change could not be saved: ${String(cause)}`,
+        full
+          ? 'The disk is full; the last change could not be saved.'
+          : `The last change could not be saved: ${String(cause)}`,
         'Nothing is lost while this tab stays open. Save the card as a .kettle file, then make room.',
       );
     });
@@ -168,7 +176,8 @@ export class PlanStore {
         this.do({ do: 'add-line', line: { id: stroke, points: smoothLine(points) } });
       await this.archive.dropStroke(id, stroke);
     }
-    if (lost.length > 0) this.messages.say('A pencil line that was not finished has been kept.', 'Undo takes it away.');
+    if (lost.length > 0)
+      this.messages.say('A pencil line that was not finished has been kept.', 'Undo takes it away.');
   }
 
   private publish(): void {

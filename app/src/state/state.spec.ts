@@ -5,7 +5,10 @@ import { PlanArchive } from './plan-archive';
 import { PlanHistory } from './plan-history';
 
 const begun = (): Plan =>
-  newPlan({ id: 'card', title: 'Card', occasion: 'thanks', envelope: { widthMm: 162, heightMm: 114 } }, NEW_STUDIO);
+  newPlan(
+    { id: 'card', title: 'Card', occasion: 'thanks', envelope: { widthMm: 162, heightMm: 114 } },
+    NEW_STUDIO,
+  );
 const rename = (title: string): Command => ({ do: 'rename', title });
 
 describe('history', () => {
@@ -44,7 +47,8 @@ describe('archive', () => {
     const history = new PlanHistory(begun());
     await archive.save(history.plan, 0);
     let seq = 0;
-    for (const patches of [history.do([rename('A')]), history.do([rename('B')]), history.undo()]) await archive.append('card', ++seq, patches);
+    for (const patches of [history.do([rename('A')]), history.do([rename('B')]), history.undo()])
+      await archive.append('card', ++seq, patches);
     expect(await archive.read('card')).toEqual({ plan: history.plan, seq: 3 });
     expect((await archive.read('card'))!.plan.title).toBe('A');
   });
@@ -71,10 +75,22 @@ describe('archive', () => {
   });
 
   it('keeps the pieces of a stroke in order and forgets them when it is a line', async () => {
-    await archive.keepStroke('card', 's1', [[1, 2, 0.5], [3, 4, 0.5]]);
+    await archive.keepStroke('card', 's1', [
+      [1, 2, 0.5],
+      [3, 4, 0.5],
+    ]);
     await archive.keepStroke('card', 's1', [[5, 6, 0.5]]);
     await archive.keepStroke('other', 's2', [[0, 0, 1]]);
-    expect(await archive.lostStrokes('card')).toEqual([{ stroke: 's1', points: [[1, 2, 0.5], [3, 4, 0.5], [5, 6, 0.5]] }]);
+    expect(await archive.lostStrokes('card')).toEqual([
+      {
+        stroke: 's1',
+        points: [
+          [1, 2, 0.5],
+          [3, 4, 0.5],
+          [5, 6, 0.5],
+        ],
+      },
+    ]);
     await archive.dropStroke('card', 's1');
     expect(await archive.lostStrokes('card')).toEqual([]);
     expect(await db.strokes.count()).toBe(1);

@@ -47,7 +47,11 @@ export class StrokeJournal {
     if (region && area)
       commands.push({
         do: 'add-area',
-        area: { id: area, name: `area ${plan.areas.length + 1}`, outline: region.map((ring) => ring.map(([x, y]) => [x, y])) },
+        area: {
+          id: area,
+          name: `area ${plan.areas.length + 1}`,
+          outline: region.map((ring) => ring.map(([x, y]) => [x, y])),
+        },
       });
     this.store.do(...commands);
     this.forget(plan.id, stroke);
@@ -66,6 +70,8 @@ export class StrokeJournal {
   /** The pieces go only once the line itself is on disk. */
   private forget(planId: string | undefined, stroke: string): void {
     if (!planId) return;
-    this.writing = Promise.all([this.writing, this.store.settled()]).then(() => this.archive.dropStroke(planId, stroke));
+    this.writing = Promise.all([this.writing, this.store.settled()]).then(() =>
+      this.archive.dropStroke(planId, stroke),
+    );
   }
 }

@@ -7,5 +7,7 @@ export function actInWords(plan: Plan, act: Act): string {
   if (act.areas.length === 0) return verb;
   const names = act.areas.map((area) => areaOf(plan, area).name);
   const things = names.length === 1 ? names[0] : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
-  return act.kind === 'chore' && act.chore === 'mask-off' ? `Take the mask off the ${things}` : `${verb} the ${things}`;
+  return act.kind === 'chore' && act.chore === 'mask-off'
+    ? `Take the mask off the ${things}`
+    : `${verb} the ${things}`;
 }

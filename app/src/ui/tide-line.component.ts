@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, ElementRef, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { tideLine } from './tide-line';
 
 /** Draws the tide line round its nearest positioned ancestor. */
@@ -32,7 +41,9 @@ export class TideLine {
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    const observer = new ResizeObserver(([entry]) => this.size.set([entry.contentRect.width, entry.contentRect.height]));
+    const observer = new ResizeObserver(([entry]) =>
+      this.size.set([entry.contentRect.width, entry.contentRect.height]),
+    );
     observer.observe(host);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
   }

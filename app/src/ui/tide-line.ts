@@ -22,7 +22,12 @@ export function tideLine(width: number, height: number, seed = 1): string {
 }
 
 function edge(x: number, y: number, width: number, height: number, seed: number, stray: number): string {
-  const corners: [number, number][] = [[x, y], [x + width, y], [x + width, y + height], [x, y + height]];
+  const corners: [number, number][] = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
   const points = corners.flatMap(([ax, ay], side) => {
     const [bx, by] = corners[(side + 1) % 4];
     const steps = Math.max(2, Math.round(Math.hypot(bx - ax, by - ay) / STEP_PX));
@@ -41,5 +46,8 @@ function smoothClosed(points: readonly (readonly [number, number])[]): string {
     return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   };
   const at = ([x, y]: readonly [number, number]): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
-  return `M${at(middle(0))}` + points.map((_, i) => `Q${at(points[(i + 1) % points.length])} ${at(middle(i + 1))}`).join('');
+  return (
+    `M${at(middle(0))}` +
+    points.map((_, i) => `Q${at(points[(i + 1) % points.length])} ${at(middle(i + 1))}`).join('')
+  );
 }

@@ -23,6 +23,10 @@ export interface LookAhead {
 export interface TableApi {
   lookAhead(plan: Plan, revision: number): Promise<LookAhead>;
   /** Searches a mix; `null` when cancelled. `onProgress` hears the share done, 0…1. */
-  matchColour(job: number, request: MatchRequest, onProgress: (share: number) => void): Promise<MatchAnswer | null>;
+  matchColour(
+    job: number,
+    request: MatchRequest,
+    onProgress: (share: number) => void,
+  ): Promise<MatchAnswer | null>;
   cancel(job: number): void;
 }

@@ -27,7 +27,10 @@ export const dry: CliCommand = {
     const { paper: paperId, ...wash } = readInput(inputSchema, input);
     const paper = paperById(paperId);
     if (wash.paperWaterGm2 > paper.capacityGm2)
-      throw new BadInput('paperWaterGm2', `${wash.paperWaterGm2} is more than this paper holds (${paper.capacityGm2} g/m²)`);
+      throw new BadInput(
+        'paperWaterGm2',
+        `${wash.paperWaterGm2} is more than this paper holds (${paper.capacityGm2} g/m²)`,
+      );
     const { stages } = dryWash({ paper, ...wash });
     return { stages, evaporationGm2h: evaporationRate(wash.climate) * SECONDS_PER_HOUR };
   },

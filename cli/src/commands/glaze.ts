@@ -10,7 +10,10 @@ const inputSchema = z.strictObject({
   layers: z
     .array(
       z.strictObject({
-        parts: z.array(z.strictObject({ pigment: z.string(), parts: z.int().positive().max(1000) })).min(1).max(6),
+        parts: z
+          .array(z.strictObject({ pigment: z.string(), parts: z.int().positive().max(1000) }))
+          .min(1)
+          .max(6),
         strength: z.number().positive().max(1),
         filmUm: z.number().positive().max(5000).default(REFERENCE_FILM_UM),
       }),

@@ -9,7 +9,10 @@ import type { CliCommand } from '../command';
 export const list: CliCommand = {
   name: 'list',
   says: 'the ids that the other commands know',
-  shape: { in: '(nothing)', out: 'papers[{id,name}] pigments[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]' },
+  shape: {
+    in: '(nothing)',
+    out: 'papers[{id,name}] pigments[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
+  },
   input: 'none',
   run: () => ({
     papers: PAPERS.map(idAndName),

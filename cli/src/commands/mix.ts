@@ -25,7 +25,12 @@ export const mix: CliCommand = {
     if (new Set(palette).size < palette.length) throw new BadInput('palette', 'names a pigment twice');
     const pigments = palette.map((code, i) => pigmentByCode(code, `palette[${i}]`));
     const wanted = typeof target === 'string' ? labOfHex(target) : target.lab;
-    const { best, simple } = matchColour({ target: wanted, palette: pigments, paper: paperById(paper), maxPigments });
+    const { best, simple } = matchColour({
+      target: wanted,
+      palette: pigments,
+      paper: paperById(paper),
+      maxPigments,
+    });
     return { ...plain(best), simple: plain(simple) };
   },
 };

@@ -10,7 +10,12 @@ const ENVELOPES = [
 ] as const;
 
 const format = (change: object) =>
-  readInput(cardFormatSchema, { envelope: { widthMm: 162, heightMm: 114 }, fold: 'side', border: 'taped', ...change });
+  readInput(cardFormatSchema, {
+    envelope: { widthMm: 162, heightMm: 114 },
+    fold: 'side',
+    border: 'taped',
+    ...change,
+  });
 
 describe.each(ENVELOPES)('from a %s envelope', (_, widthMm, heightMm) => {
   const card = { widthMm: expect.closeTo(widthMm - 6, 9), heightMm: expect.closeTo(heightMm - 6, 9) };
@@ -23,7 +28,11 @@ describe.each(ENVELOPES)('from a %s envelope', (_, widthMm, heightMm) => {
       heightMm: expect.closeTo((heightMm - 6) * (fold === 'top' ? 2 : 1), 9),
     });
     expect(sizes.scores).toEqual(
-      { side: [{ axis: 'x', atMm: sizes.card.widthMm }], top: [{ axis: 'y', atMm: sizes.card.heightMm }], flat: [] }[fold],
+      {
+        side: [{ axis: 'x', atMm: sizes.card.widthMm }],
+        top: [{ axis: 'y', atMm: sizes.card.heightMm }],
+        flat: [],
+      }[fold],
     );
     expect(sizes.fits).toBe(true);
     expect(sizes.warning).toBeUndefined();

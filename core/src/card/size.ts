@@ -60,7 +60,10 @@ export function cardSizes(format: CardFormat): CardSizes {
   return {
     card,
     flat,
-    scores: fold === 'flat' ? [] : [fold === 'side' ? { axis: 'x', atMm: card.widthMm } : { axis: 'y', atMm: card.heightMm }],
+    scores:
+      fold === 'flat'
+        ? []
+        : [fold === 'side' ? { axis: 'x', atMm: card.widthMm } : { axis: 'y', atMm: card.heightMm }],
     panel,
     paint: nothingLeft ? panel : shrink(panel, -rim),
     clearance: { perSideMm: clearanceMm, inAllMm: 2 * clearanceMm },

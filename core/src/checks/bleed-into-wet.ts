@@ -35,7 +35,9 @@ export const bleedIntoWet: Check = {
             why: `${own ? name : `${name}, which it touches,`} is ${STAGE_WORDS[stage]} then, ${left}: the colours will run together.`,
             fix: {
               says: `Wait until ${name} is dry`,
-              commands: [{ do: 'change-pass' as const, pass: act.id, change: { start: 'when-dry' as const } }],
+              commands: [
+                { do: 'change-pass' as const, pass: act.id, change: { start: 'when-dry' as const } },
+              ],
             },
           },
         ];
@@ -44,6 +46,7 @@ export const bleedIntoWet: Check = {
 };
 
 function mayMeet(pass: Pass, area: string, stage: Stage, letColoursRun: boolean): boolean {
-  if (techniqueOf(pass.technique).start === 'wet' && pass.areas.includes(area)) return MAY_CHARGE.includes(stage);
+  if (techniqueOf(pass.technique).start === 'wet' && pass.areas.includes(area))
+    return MAY_CHARGE.includes(stage);
   return letColoursRun && RUN_TOGETHER.includes(stage);
 }

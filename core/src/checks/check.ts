@@ -7,6 +7,8 @@ export type Severity = 'stop' | 'look' | 'note';
 /** One thing a check has found, where, by how much and why. */
 export interface Finding {
   readonly id: string;
+  /** The name under which it is accepted: what was found, in which pass, on which area. */
+  readonly key: string;
   readonly severity: Severity;
   readonly where: {
     readonly area?: string;
@@ -28,5 +30,5 @@ export interface CheckContext {
 export interface Check {
   readonly id: string;
   readonly severity: Severity;
-  readonly find: (context: CheckContext) => Omit<Finding, 'id' | 'severity'>[];
+  readonly find: (context: CheckContext) => Omit<Finding, 'id' | 'key' | 'severity'>[];
 }

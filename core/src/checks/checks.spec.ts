@@ -2,36 +2,51 @@ import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { applyCommands, type Plan } from '../plan';
 import { layOut } from '../schedule';
-import { CHECKS, findingKey, runChecks, type Finding } from '.';
+import { CHECKS, runChecks, type Finding } from '.';
 
 const found = (plan: Plan): Finding[] => runChecks(plan, layOut(plan));
 const ids = (plan: Plan): string[] => found(plan).map(({ id }) => id);
 const fixed = (plan: Plan, { fix }: Finding): Plan => applyCommands(plan, fix!.commands).plan;
 
 describe('bleed-into-wet', () => {
-  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('boat-wash', 'boat', 'dark', { start: 'straight-on' }));
+  const plan = smallPlan(
+    addPass('sky-wash', 'sky', 'blue'),
+    addPass('boat-wash', 'boat', 'dark', { start: 'straight-on' }),
+  );
 
   it('stops a pass beside a wet one, says how long, and its fix cures it', () => {
     const [finding] = found(plan);
-    expect(finding).toMatchObject({ id: 'bleed-into-wet', severity: 'stop', where: { area: 'sky', pass: 'boat-wash' } });
+    expect(finding).toMatchObject({
+      id: 'bleed-into-wet',
+      severity: 'stop',
+      where: { area: 'sky', pass: 'boat-wash' },
+    });
     expect(finding.number.value).toBeGreaterThan(600);
     expect(finding.why).toMatch(/shiny/);
     expect(ids(fixed(plan, finding))).toEqual([]);
   });
 
   it('is silent when the areas do not touch', () =>
-    expect(ids(smallPlan(addPass('a', 'sky', 'blue'), addPass('b', 'field', 'lemon', { start: 'straight-on' })))).toEqual([]));
+    expect(
+      ids(smallPlan(addPass('a', 'sky', 'blue'), addPass('b', 'field', 'lemon', { start: 'straight-on' }))),
+    ).toEqual([]));
 
   it('lets colours run where the house does, but only while it shines', () => {
     const run = { ...plan, rules: { ...plan.rules, letColoursRun: true } };
     expect(ids(run)).toEqual([]);
-    const late = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('boat-wash', 'boat', 'dark', { start: { atS: 1900 } }));
+    const late = smallPlan(
+      addPass('sky-wash', 'sky', 'blue'),
+      addPass('boat-wash', 'boat', 'dark', { start: { atS: 1900 } }),
+    );
     expect(ids({ ...late, rules: { ...late.rules, letColoursRun: true } })).toEqual(['bleed-into-wet']);
   });
 
   it('lets a charge into its own shining wash, not into half-dry paper', () => {
     const charge = (start: 'straight-on' | { atS: number }): Plan =>
-      smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('charge', 'sky', 'dark', { technique: 'charge', start, handsS: 5 }));
+      smallPlan(
+        addPass('sky-wash', 'sky', 'blue'),
+        addPass('charge', 'sky', 'dark', { technique: 'charge', start, handsS: 5 }),
+      );
     expect(ids(charge('straight-on'))).toEqual([]);
     const laid = layOut(charge('straight-on')).washes[0].laidS;
     expect(ids(charge({ atS: laid + 400 }))).toEqual(['bleed-into-wet']);
@@ -39,10 +54,10 @@ describe('bleed-into-wet', () => {
 });
 
 describe('mask-not-set', () => {
-  const plan = smallPlan(
-    addPass('sky-wash', 'sky', 'blue', { start: 'straight-on' }),
-    { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } },
-  );
+  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue', { start: 'straight-on' }), {
+    do: 'keep-white',
+    white: { id: 'w', area: 'boat', way: 'mask' },
+  });
 
   it('stops a brush over it, with time had and time needed, and its fix cures it', () => {
     const [finding] = found(plan);
@@ -56,14 +71,20 @@ describe('lighter-over-darker', () => {
   it('says that lemon will not show on a dark ground, by how much', () => {
     const plan = smallPlan(addPass('dark-wash', 'sky', 'dark'), addPass('lemon-wash', 'sky', 'lemon'));
     const [finding] = found(plan);
-    expect(finding).toMatchObject({ id: 'lighter-over-darker', severity: 'look', where: { area: 'sky', pass: 'lemon-wash' } });
+    expect(finding).toMatchObject({
+      id: 'lighter-over-darker',
+      severity: 'look',
+      where: { area: 'sky', pass: 'lemon-wash' },
+    });
     expect(finding.number.value).toBeGreaterThan(30);
   });
 
   it('is silent for dark over light, on bare paper, and for a glaze without a wanted colour', () => {
     expect(ids(smallPlan(addPass('a', 'sky', 'lemon'), addPass('b', 'sky', 'dark')))).toEqual([]);
     expect(ids(smallPlan(addPass('a', 'field', 'lemon')))).toEqual([]);
-    expect(ids(smallPlan(addPass('a', 'sky', 'dark'), addPass('b', 'sky', 'lemon', { technique: 'glaze' })))).toEqual([]);
+    expect(
+      ids(smallPlan(addPass('a', 'sky', 'dark'), addPass('b', 'sky', 'lemon', { technique: 'glaze' }))),
+    ).toEqual([]);
   });
 });
 
@@ -71,10 +92,15 @@ describe('the registry', () => {
   it('names each check once', () => expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length));
 
   it('leaves out what the painter has accepted, and only that', () => {
-    const plan = smallPlan(addPass('dark-wash', 'sky', 'dark'), addPass('boat-wash', 'boat', 'lemon', { start: 'straight-on' }));
+    const plan = smallPlan(
+      addPass('dark-wash', 'sky', 'dark'),
+      addPass('boat-wash', 'boat', 'lemon', { start: 'straight-on' }),
+    );
     const all = found(plan);
     expect(all[0].severity).toBe('stop');
-    const accepted = applyCommands(plan, [{ do: 'accept-finding', finding: findingKey(all[0]), reason: 'I want the bloom' }]).plan;
+    const accepted = applyCommands(plan, [
+      { do: 'accept-finding', finding: all[0].key, reason: 'I want the bloom' },
+    ]).plan;
     expect(found(accepted)).toHaveLength(all.length - 1);
   });
 });

@@ -1,2 +1,2 @@
 export type { Check, Finding, Severity } from './check';
-export { CHECKS, findingKey, runChecks } from './registry';
+export { CHECKS, runChecks } from './registry';

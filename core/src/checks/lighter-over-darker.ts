@@ -36,6 +36,7 @@ export const lighterOverDarker: Check = {
     }),
 };
 
-const changedByGround = (technique: string): boolean => technique === 'glaze' || techniqueOf(technique).start === 'wet';
+const changedByGround = (technique: string): boolean =>
+  technique === 'glaze' || techniqueOf(technique).start === 'wet';
 
 const round1 = (value: number): number => Math.round(value * 10) / 10;

@@ -16,14 +16,20 @@ export const maskNotSet: Check = {
         return [
           {
             where: { area, pass: act.id, atS: startS },
-            number: { value: Math.round(startS - onS), unit: 's', limit: setS === null ? Infinity : Math.round(setS - onS) },
+            number: {
+              value: Math.round(startS - onS),
+              unit: 's',
+              limit: setS === null ? Infinity : Math.round(setS - onS),
+            },
             why:
               setS === null
                 ? `the mask on ${name} never sets in air this damp.`
                 : `the mask on ${name} has only had ${formatSpan(startS - onS)}; it sets in ${formatSpan(setS - onS)}.`,
             fix: {
               says: `Wait until the mask on ${name} has set`,
-              commands: [{ do: 'change-pass' as const, pass: act.id, change: { start: 'when-dry' as const } }],
+              commands: [
+                { do: 'change-pass' as const, pass: act.id, change: { start: 'when-dry' as const } },
+              ],
             },
           },
         ];

@@ -8,16 +8,16 @@ import { maskNotSet } from './mask-not-set';
 /** Every check the program makes. To add one: a file beside this, and a line here. */
 export const CHECKS: readonly Check[] = [bleedIntoWet, maskNotSet, lighterOverDarker];
 
-/** The name under which a finding is accepted: what was found, in which pass, on which area. */
-export const findingKey = ({ id, where }: Finding): string => [id, where.pass ?? '', where.area ?? ''].join('/');
-
 /** All findings of a plan, the gravest first, without those the painter has accepted. */
 export function runChecks(plan: Plan, timeline: Timeline): Finding[] {
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
   const order = ['stop', 'look', 'note'];
   return CHECKS.flatMap((check) =>
-    check.find({ plan, timeline }).map((found) => ({ id: check.id, severity: check.severity, ...found })),
+    check.find({ plan, timeline }).map((found) => {
+      const key = [check.id, found.where.pass ?? '', found.where.area ?? ''].join('/');
+      return { id: check.id, key, severity: check.severity, ...found };
+    }),
   )
-    .filter((finding) => !accepted.has(findingKey(finding)))
+    .filter(({ key }) => !accepted.has(key))
     .sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity));
 }

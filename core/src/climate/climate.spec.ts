@@ -8,7 +8,9 @@ describe('humid air, against published tables', () => {
     [20, 2.3393],
     [30, 4.247],
     [60, 19.946],
-  ])('saturation pressure at %d °C', (tempC, kPa) => expect(saturationPressure(tempC) / kPa).toBeCloseTo(1, 3));
+  ])('saturation pressure at %d °C', (tempC, kPa) =>
+    expect(saturationPressure(tempC) / kPa).toBeCloseTo(1, 3),
+  );
 
   it('latent heat at 20 °C', () => expect(Math.abs(latentHeat(20) - 2453.5)).toBeLessThan(1.5));
 
@@ -18,9 +20,11 @@ describe('humid air, against published tables', () => {
     expect(bulb).toBeLessThan(14);
   });
 
-  it('wet bulb of saturated air is the air itself', () => expect(wetBulb(25, saturationPressure(25))).toBeCloseTo(25, 6));
+  it('wet bulb of saturated air is the air itself', () =>
+    expect(wetBulb(25, saturationPressure(25))).toBeCloseTo(25, 6));
 });
 
 it('every climate by feel is one the schema takes', () => {
-  for (const { tempC, rh, airMs } of CLIMATES_BY_FEEL) expect(climateSchema.safeParse({ tempC, rh, airMs }).success).toBe(true);
+  for (const { tempC, rh, airMs } of CLIMATES_BY_FEEL)
+    expect(climateSchema.safeParse({ tempC, rh, airMs }).success).toBe(true);
 });

@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { BAND_COUNT, chromaOf, colourGap, deltaE00, gapInWords, hexOf, labOf, labOfHex, sampleSpectrum, xyzOf, type Lab } from '.';
+import {
+  BAND_COUNT,
+  chromaOf,
+  colourGap,
+  deltaE00,
+  gapInWords,
+  hexOf,
+  labOf,
+  labOfHex,
+  sampleSpectrum,
+  xyzOf,
+  type Lab,
+} from '.';
 import { SHARMA_PAIRS } from './sharma-pairs.testdata';
 
 describe('daylight and the eye', () => {
@@ -40,7 +52,9 @@ describe('on the screen', () => {
     expect(Math.abs(L - 60)).toBeLessThan(3);
   });
 
-  it.each(['', '#12345', 'red', '#gg0000'])('refuses “%s”', (text) => expect(() => labOfHex(text)).toThrow(/#rrggbb/));
+  it.each(['', '#12345', 'red', '#gg0000'])('refuses “%s”', (text) =>
+    expect(() => labOfHex(text)).toThrow(/#rrggbb/),
+  );
 });
 
 describe('what is missing, in words', () => {
@@ -53,5 +67,6 @@ describe('what is missing, in words', () => {
     expect(gapInWords(gap, wanted)).toBe('lighter, stronger, further towards red');
   });
 
-  it('turns hue the short way round', () => expect(Math.abs(colourGap([50, 50, 5], [50, 50, -5]).dh)).toBeLessThan(15));
+  it('turns hue the short way round', () =>
+    expect(Math.abs(colourGap([50, 50, 5], [50, 50, -5]).dh)).toBeLessThan(15));
 });

@@ -7,7 +7,10 @@ import { BadInput } from '../units';
 import { readKettleFile, readPlan, readStudio, traceSheet, writeKettleFile } from '.';
 
 const fixture = (name: string): Record<string, unknown> =>
-  JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), 'utf8')) as Record<string, unknown>;
+  JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), 'utf8')) as Record<
+    string,
+    unknown
+  >;
 
 const faultOf = (run: () => unknown): BadInput => {
   try {
@@ -31,7 +34,8 @@ describe('released versions', () => {
 
   it('opens version 2 unchanged', () => expect(readPlan(fixture('plan-v2'))).toEqual(fixture('plan-v2')));
 
-  it('opens a studio of version 1 unchanged', () => expect(readStudio(fixture('studio-v1'))).toEqual(fixture('studio-v1')));
+  it('opens a studio of version 1 unchanged', () =>
+    expect(readStudio(fixture('studio-v1'))).toEqual(fixture('studio-v1')));
 
   it('does not touch what it is given', () => {
     const old = fixture('plan-v1');
@@ -41,7 +45,10 @@ describe('released versions', () => {
 });
 
 describe('a .kettle file', () => {
-  const plan = smallPlan(addPass('p1', 'sky', 'blue'), { do: 'add-line', line: { id: 'l', points: [[1.25, 2, 0.5]] } });
+  const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
+    do: 'add-line',
+    line: { id: 'l', points: [[1.25, 2, 0.5]] },
+  });
 
   it('comes back identical to the last field, attachments too', () => {
     const bytes = writeKettleFile({ plan, attachments: { 'photo.png': new Uint8Array([1, 2, 3]) } });
@@ -74,11 +81,24 @@ describe('a .kettle file', () => {
 
 describe('the trace sheet', () => {
   const svg = traceSheet(
-    applyCommands(smallPlan(), [{ do: 'rename', title: 'Fish & <chips>' }, { do: 'add-line', line: { id: 'l', points: [[1, 2, 0.5], [11, 2, 0.5]] } }]).plan,
+    applyCommands(smallPlan(), [
+      { do: 'rename', title: 'Fish & <chips>' },
+      {
+        do: 'add-line',
+        line: {
+          id: 'l',
+          points: [
+            [1, 2, 0.5],
+            [11, 2, 0.5],
+          ],
+        },
+      },
+    ]).plan,
   );
 
   it('is at true size: its units are mm and one user unit is one mm', () => {
-    const [, width, height, boxWidth, boxHeight] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
+    const [, width, height, boxWidth, boxHeight] =
+      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
     expect([width, height]).toEqual([boxWidth, boxHeight]);
     expect(svg).toContain('<rect class="sheet" width="156" height="108"/>');
     expect(svg).toContain('<rect class="panel" width="148" height="100"/>');

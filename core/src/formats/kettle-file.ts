@@ -29,7 +29,7 @@ export function writeKettleFile({ plan, attachments }: KettleFile): Uint8Array {
 /** Opens a `.kettle` file. Throws `BadInput` that names what is damaged, foreign or newer. */
 export function readKettleFile(bytes: Uint8Array): KettleFile {
   const entries = unzip(bytes);
-  const text = entries[PLAN_NAME];
+  const text = entries[PLAN_NAME] as Uint8Array | undefined;
   if (!text) throw new BadInput(PLAN_NAME, 'is missing: this is not a .kettle file');
   const attachments: Record<string, Uint8Array> = {};
   for (const [name, content] of Object.entries(entries))

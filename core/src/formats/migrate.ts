@@ -28,19 +28,26 @@ export function readStudio(json: unknown): Studio {
 function migrated(json: unknown, format: string, version: number, steps: typeof PLAN_STEPS): Json {
   let document = asObject(json, '');
   if (document['format'] !== format)
-    throw new BadInput('format', `is ${JSON.stringify(document['format'])}, not “${format}”: this is another program’s file`);
+    throw new BadInput(
+      'format',
+      `is ${JSON.stringify(document['format'])}, not “${format}”: this is another program’s file`,
+    );
   for (;;) {
     const found = document['version'];
     if (typeof found !== 'number' || !Number.isInteger(found) || found < 1)
       throw new BadInput('version', `is ${JSON.stringify(found)}, not a whole number from 1`);
     if (found > version)
-      throw new BadInput('version', `${found} is newer than this program reads (${version}); update the program, the file is untouched`);
+      throw new BadInput(
+        'version',
+        `${found} is newer than this program reads (${version}); update the program, the file is untouched`,
+      );
     if (found === version) return document;
     document = steps[found](document);
   }
 }
 
 function asObject(value: unknown, field: string): Json {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new BadInput(field, 'is not an object');
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new BadInput(field, 'is not an object');
   return value as Json;
 }

@@ -21,7 +21,10 @@ export function traceSheet(plan: Plan): string {
     ({ name, outline }) =>
       `<path class="area" d="${pathOf(outline)}"/>${label(name, interiorPoint(outline))}`,
   );
-  const lines = plan.lines.map(({ points }) => `<polyline class="pencil" points="${points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ')}"/>`);
+  const lines = plan.lines.map(
+    ({ points }) =>
+      `<polyline class="pencil" points="${points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ')}"/>`,
+  );
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">`,
     `<title>${escape(plan.title)}, trace sheet at true size</title>`,
@@ -47,7 +50,10 @@ const STYLE =
   'text{font:3px sans-serif;fill:#334}</style>';
 
 function rulerBar(y: number): string {
-  const ticks = Array.from({ length: RULER_MM / 10 + 1 }, (_, i) => `M${i * 10} ${mm(y - 1.5)}V${mm(y + 1.5)}`);
+  const ticks = Array.from(
+    { length: RULER_MM / 10 + 1 },
+    (_, i) => `M${i * 10} ${mm(y - 1.5)}V${mm(y + 1.5)}`,
+  );
   return `<path class="bar" id="ruler" d="M0 ${mm(y)}H${RULER_MM}${ticks.join('')}"/>`;
 }
 

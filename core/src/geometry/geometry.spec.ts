@@ -1,9 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bounds, contains, edgeLength, gapBetween, interiorPoint, isClosed, polygonArea, rectangle, simplifyLine, type Point, type Polygon } from '.';
+import {
+  bounds,
+  contains,
+  edgeLength,
+  gapBetween,
+  interiorPoint,
+  isClosed,
+  polygonArea,
+  rectangle,
+  simplifyLine,
+  type Point,
+  type Polygon,
+} from '.';
 
 const ring = (n: number, r: number, cx = 0, cy = 0): Point[] =>
-  Array.from({ length: n }, (_, i) => [cx + r * Math.cos((2 * Math.PI * i) / n), cy + r * Math.sin((2 * Math.PI * i) / n)]);
+  Array.from({ length: n }, (_, i) => [
+    cx + r * Math.cos((2 * Math.PI * i) / n),
+    cy + r * Math.sin((2 * Math.PI * i) / n),
+  ]);
 
 describe('polygons', () => {
   const frame: Polygon = [rectangle(0, 0, 100, 50)[0], rectangle(10, 10, 80, 30)[0]];
@@ -23,10 +38,14 @@ describe('polygons', () => {
 
   it('measures the gap between circles against theory', () => {
     fc.assert(
-      fc.property(fc.double({ min: 21, max: 80, noNaN: true }), fc.double({ min: 0, max: 6.28, noNaN: true }), (d, angle) => {
-        const gap = gapBetween([ring(120, 10)], [ring(120, 10, d * Math.cos(angle), d * Math.sin(angle))]);
-        expect(Math.abs(gap - (d - 20))).toBeLessThan(0.02);
-      }),
+      fc.property(
+        fc.double({ min: 21, max: 80, noNaN: true }),
+        fc.double({ min: 0, max: 6.28, noNaN: true }),
+        (d, angle) => {
+          const gap = gapBetween([ring(120, 10)], [ring(120, 10, d * Math.cos(angle), d * Math.sin(angle))]);
+          expect(Math.abs(gap - (d - 20))).toBeLessThan(0.02);
+        },
+      ),
       { numRuns: 30 },
     );
   });
@@ -37,17 +56,25 @@ describe('polygons', () => {
     expect(gapBetween(rectangle(0, 0, 100, 100), rectangle(40, 40, 5, 5))).toBe(0);
   });
 
-  it('keeps the gap to a region inside a hole', () => expect(gapBetween(frame, rectangle(20, 20, 20, 10))).toBe(10));
+  it('keeps the gap to a region inside a hole', () =>
+    expect(gapBetween(frame, rectangle(20, 20, 20, 10))).toBe(10));
 
   it('finds a point inside, clear of holes', () => {
-    for (const polygon of [frame, [ring(60, 10)], rectangle(3, 3, 1, 40)]) expect(contains(polygon, interiorPoint(polygon))).toBe(true);
+    for (const polygon of [frame, [ring(60, 10)], rectangle(3, 3, 1, 40)])
+      expect(contains(polygon, interiorPoint(polygon))).toBe(true);
   });
 });
 
 describe('freehand lines', () => {
   it('keeps corners and drops what lies on the straight', () => {
-    const corner = [...Array(50).keys()].map((i) => [i, 0] as [number, number]).concat([...Array(50).keys()].map((i) => [49, i + 1]));
-    expect(simplifyLine(corner, 0.1)).toEqual([[0, 0], [49, 0], [49, 50]]);
+    const corner = [...Array(50).keys()]
+      .map((i) => [i, 0] as [number, number])
+      .concat([...Array(50).keys()].map((i) => [49, i + 1]));
+    expect(simplifyLine(corner, 0.1)).toEqual([
+      [0, 0],
+      [49, 0],
+      [49, 50],
+    ]);
   });
 
   it('stays within the tolerance', () => {

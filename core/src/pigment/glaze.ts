@@ -24,7 +24,11 @@ export function glazeReflectance(paper: Paper, layers: readonly Mix[], wetness =
   let ground = paperInternal(paper, surface);
   layers.forEach((mix, i) => {
     const scatter = i === layers.length - 1 ? surface.pigmentScatter : 1;
-    const light = lightOfLoads(mix.parts.map((part) => part.pigment), pigmentLoads(mix), scatter);
+    const light = lightOfLoads(
+      mix.parts.map((part) => part.pigment),
+      pigmentLoads(mix),
+      scatter,
+    );
     ground = ground.map((under, band) => overGround(light[band], under));
   });
   return ground.map((internal) => seenThrough(surface, internal));

@@ -21,7 +21,8 @@ export function layerLight(kx: number, sx: number): LayerLight {
 const SMALL_Q = 1e-7;
 
 /** A layer laid over a ground of internal reflectance `ground` (Kubelka 1954): what comes back of both. */
-export const overGround = ({ r, t }: LayerLight, ground: number): number => r + (t * t * ground) / (1 - r * ground);
+export const overGround = ({ r, t }: LayerLight, ground: number): number =>
+  r + (t * t * ground) / (1 - r * ground);
 
 /** Two layers as one: `over` lies on `under` (Kubelka 1954), seen from above. */
 export function stackLayers(over: LayerLight, under: LayerLight): LayerLight {

@@ -63,7 +63,12 @@ export interface MatchRequest {
  * refined in strength. Colours are compared dry, by ΔE00. Yields the share done, 0…1, every few
  * milliseconds, so that a worker can report it and be stopped.
  */
-export function* searchMix({ target, palette, paper, maxPigments = MAX_PIGMENTS }: MatchRequest): Generator<number, MatchAnswer> {
+export function* searchMix({
+  target,
+  palette,
+  paper,
+  maxPigments = MAX_PIGMENTS,
+}: MatchRequest): Generator<number, MatchAnswer> {
   const ratios = mixRatios(palette, maxPigments);
   const coarse: Candidate[] = [];
   for (const [i, parts] of ratios.entries()) {

@@ -23,7 +23,8 @@ export interface Mix {
 export function pigmentLoads({ parts, strength, filmUm }: Mix): number[] {
   const total = parts.reduce((sum, { parts: n }) => sum + n, 0);
   return parts.map(
-    ({ pigment, parts: n }) => strength * pigment.masstoneLoadGm2 * (n / total) * (filmUm / REFERENCE_FILM_UM),
+    ({ pigment, parts: n }) =>
+      strength * pigment.masstoneLoadGm2 * (n / total) * (filmUm / REFERENCE_FILM_UM),
   );
 }
 
@@ -31,7 +32,11 @@ export function pigmentLoads({ parts, strength, filmUm }: Mix): number[] {
 export const waterPerPaint = (strength: number): number => (1 - strength) / strength;
 
 /** Light of a layer in every band, from the loads (g/m²) of its pigments; `scatter` scales S when wet. */
-export function lightOfLoads(pigments: readonly Pigment[], loads: readonly number[], scatter: number): LayerLight[] {
+export function lightOfLoads(
+  pigments: readonly Pigment[],
+  loads: readonly number[],
+  scatter: number,
+): LayerLight[] {
   const optics = pigments.map(opticsOf);
   return Array.from({ length: BAND_COUNT }, (_, band) => {
     let kx = 0;

@@ -55,7 +55,8 @@ describe('one layer', () => {
   });
 
   it('does not overflow when thick, and comes to the infinite layer', () => {
-    for (const ratio of [0.001, 0.1, 1, 10]) expect(Math.abs(layerLight(1e5 * ratio, 1e5).r - infiniteLayer(ratio))).toBeLessThan(1e-9);
+    for (const ratio of [0.001, 0.1, 1, 10])
+      expect(Math.abs(layerLight(1e5 * ratio, 1e5).r - infiniteLayer(ratio))).toBeLessThan(1e-9);
   });
 
   it('is the same whole or split, at any height and in any grouping', () => {
@@ -106,7 +107,9 @@ describe('the 44 pigments', () => {
   it('darken as more is laid', () => {
     for (const { code } of coloured)
       STRENGTHS.slice(1).forEach((strength, i) =>
-        expect(over(laid(strength, [code, 1]))[0], code).toBeGreaterThan(over(laid(STRENGTHS[i], [code, 1]))[0]),
+        expect(over(laid(strength, [code, 1]))[0], code).toBeGreaterThan(
+          over(laid(STRENGTHS[i], [code, 1]))[0],
+        ),
       );
   });
 
@@ -142,25 +145,36 @@ describe('mixes painters know', () => {
   });
 
   it('ultramarine and burnt sienna pass through grey', () => {
-    const path = Array.from({ length: 31 }, (_, i) => over(laid(0.15, ['PB29', 31 - i], ['PBr7-burnt-sienna', i + 1])));
+    const path = Array.from({ length: 31 }, (_, i) =>
+      over(laid(0.15, ['PB29', 31 - i], ['PBr7-burnt-sienna', i + 1])),
+    );
     const crossing = path.findIndex((lab) => lab[2] > 0);
     expect(crossing).toBeGreaterThan(0);
     expect(chromaOf(path[crossing])).toBeLessThan(10);
   });
 
   it('nickel azo yellow turns in hue from masstone to tint', () =>
-    expect(Math.abs(hueOf(over(laid(1, ['PY150', 1]))) - hueOf(over(laid(0.1, ['PY150', 1]))))).toBeGreaterThanOrEqual(12));
+    expect(
+      Math.abs(hueOf(over(laid(1, ['PY150', 1]))) - hueOf(over(laid(0.1, ['PY150', 1])))),
+    ).toBeGreaterThanOrEqual(12));
 
   it('phthalo blue graded over yellow passes through green', () => {
-    const hues = [0.02, 0.05, 0.1, 0.2].map((s) => hueOf(over(laid(0.3, ['PY154', 1]), laid(s, ['PB15:3', 1]))));
+    const hues = [0.02, 0.05, 0.1, 0.2].map((s) =>
+      hueOf(over(laid(0.3, ['PY154', 1]), laid(s, ['PB15:3', 1]))),
+    );
     expect(hues.some((hue) => hue > 120 && hue < 185)).toBe(true);
   });
 
   it('a triad reaches green, orange and violet', () => {
     const triad = ['PB29', 'PY150', 'PR122'].map((code) => pigmentByCode(code));
-    const reached = mixRatios(triad, 2).flatMap((parts) => [0.3, 0.5, 0.8].map((strength) => over({ parts, strength, filmUm: 100 })));
+    const reached = mixRatios(triad, 2).flatMap((parts) =>
+      [0.3, 0.5, 0.8].map((strength) => over({ parts, strength, filmUm: 100 })),
+    );
     const has = (low: number, high: number, chroma: number): boolean =>
-      reached.some((lab) => lab[0] >= 35 && lab[0] <= 65 && hueOf(lab) >= low && hueOf(lab) <= high && chromaOf(lab) >= chroma);
+      reached.some(
+        (lab) =>
+          lab[0] >= 35 && lab[0] <= 65 && hueOf(lab) >= low && hueOf(lab) <= high && chromaOf(lab) >= chroma,
+      );
     expect(has(115, 150, 20)).toBe(true);
     expect(has(45, 75, 50)).toBe(true);
     expect(has(300, 335, 40)).toBe(true);
@@ -190,7 +204,10 @@ describe('glazes', () => {
 describe('amounts', () => {
   it('scale with film and strength', () => {
     const mix = laid(0.2, ['PB29', 3], ['PY150', 1]);
-    expect(pigmentLoads(mix)).toEqual([expect.closeTo(0.2 * 7 * 0.75, 12), expect.closeTo(0.2 * 4 * 0.25, 12)]);
+    expect(pigmentLoads(mix)).toEqual([
+      expect.closeTo(0.2 * 7 * 0.75, 12),
+      expect.closeTo(0.2 * 4 * 0.25, 12),
+    ]);
     const twice = pigmentLoads({ ...mix, filmUm: 200 });
     pigmentLoads(mix).forEach((load, i) => expect(twice[i]).toBeCloseTo(2 * load, 12));
     expect(waterPerPaint(0.1)).toBeCloseTo(9, 12);

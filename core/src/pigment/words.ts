@@ -16,8 +16,10 @@ export const consistencyOf = (strength: number): string =>
 /** What to say wherever a hazardous pigment is chosen; the maker's sheet and local rules come first. */
 const CAUTIONS: Readonly<Record<Pigment['hazard'], string | null>> = {
   none: null,
-  cadmium: 'Cadmium: do not lick the brush, sand or spray; no dry powder without a mask. Follow the maker’s sheet.',
-  cobalt: 'Cobalt: do not lick the brush, sand or spray; no dry powder without a mask. Follow the maker’s sheet.',
+  cadmium:
+    'Cadmium: do not lick the brush, sand or spray; no dry powder without a mask. Follow the maker’s sheet.',
+  cobalt:
+    'Cobalt: do not lick the brush, sand or spray; no dry powder without a mask. Follow the maker’s sheet.',
   nickel: 'Nickel: can irritate skin; do not lick the brush, sand or spray. Follow the maker’s sheet.',
   manganese: 'Manganese: do not lick the brush, sand or spray. Follow the maker’s sheet.',
 };

@@ -3,14 +3,11 @@ import { id, seconds } from '../units';
 import { CHORES } from './chore';
 import { TECHNIQUES } from './technique';
 
-const names = <T extends { readonly id: string }>(list: readonly T[]): [string, ...string[]] =>
+const names = (list: readonly { readonly id: string }[]): [string, ...string[]] =>
   list.map((entry) => entry.id) as [string, ...string[]];
 
 /** When an act may begin: when what it touches is dry, as soon as the hands are free, or not before a time of the plan. */
-export const startSchema = z.union([
-  z.enum(['when-dry', 'straight-on']),
-  z.strictObject({ atS: seconds }),
-]);
+export const startSchema = z.union([z.enum(['when-dry', 'straight-on']), z.strictObject({ atS: seconds })]);
 export type Start = z.infer<typeof startSchema>;
 
 /** One act of painting on one or more areas. */

@@ -14,12 +14,13 @@ export interface PlanChange {
 /** Carries commands out in order as one change. The plan given is left as it is. */
 export function applyCommands(plan: Plan, commands: readonly Command[]): PlanChange {
   const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
-    for (const command of commands) runCommand(draft as Plan, command);
+    for (const command of commands) runCommand(draft, command);
   });
   return { plan: next, patches, inverse };
 }
 
 /** The plan after a recorded change. */
-export const replayPatches = (plan: Plan, patches: readonly Patch[]): Plan => applyPatches(plan, patches as Patch[]);
+export const replayPatches = (plan: Plan, patches: readonly Patch[]): Plan =>
+  applyPatches(plan, patches as Patch[]);
 
 export type { Patch };

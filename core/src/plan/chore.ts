@@ -17,44 +17,122 @@ export interface Chore {
 
 const MINUTE = 60;
 const HOUR = 3600;
-const LATEX = 'Masking fluid holds latex and ammonia: air the room, mind allergies, follow the maker’s sheet.';
+const LATEX =
+  'Masking fluid holds latex and ammonia: air the room, mind allergies, follow the maker’s sheet.';
 const BLADE = 'Blade: several light cuts along a metal ruler, away from the fingers.';
 
 /** The chores a plan may hold. Times are our own defaults. */
 export const CHORES: readonly Chore[] = [
-  { id: 'prepare', name: 'Lay ready: mixes, two jars, tissue', handsS: 8 * MINUTE, waitS: 0, needsDry: false, finishing: false },
-  { id: 'tape', name: 'Tape the sheet down', handsS: 3 * MINUTE, waitS: 0, needsDry: true, finishing: false },
-  { id: 'draw', name: 'Draw lightly in pencil', handsS: 10 * MINUTE, waitS: 0, needsDry: true, finishing: false },
-  { id: 'mask-on', name: 'Mask', handsS: 5 * MINUTE, waitS: 0, needsDry: false, finishing: false, caution: LATEX },
   {
-    id: 'mask-off', name: 'Take the mask off', handsS: 3 * MINUTE, waitS: 0, needsDry: false, finishing: true,
-    gate: { test: 'Back of the hand on the paper beside the mask', question: 'Is it dry and no longer cool?' },
+    id: 'prepare',
+    name: 'Lay ready: mixes, two jars, tissue',
+    handsS: 8 * MINUTE,
+    waitS: 0,
+    needsDry: false,
+    finishing: false,
+  },
+  { id: 'tape', name: 'Tape the sheet down', handsS: 3 * MINUTE, waitS: 0, needsDry: true, finishing: false },
+  {
+    id: 'draw',
+    name: 'Draw lightly in pencil',
+    handsS: 10 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: false,
   },
   {
-    id: 'rub-out', name: 'Rub out the pencil', handsS: 2 * MINUTE, waitS: 0, needsDry: true, finishing: true,
+    id: 'mask-on',
+    name: 'Mask',
+    handsS: 5 * MINUTE,
+    waitS: 0,
+    needsDry: false,
+    finishing: false,
+    caution: LATEX,
+  },
+  {
+    id: 'mask-off',
+    name: 'Take the mask off',
+    handsS: 3 * MINUTE,
+    waitS: 0,
+    needsDry: false,
+    finishing: true,
+    gate: {
+      test: 'Back of the hand on the paper beside the mask',
+      question: 'Is it dry and no longer cool?',
+    },
+  },
+  {
+    id: 'rub-out',
+    name: 'Rub out the pencil',
+    handsS: 2 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: true,
     gate: { test: 'Back of the hand over the whole panel', question: 'Is it bone dry?' },
   },
-  { id: 'look', name: 'Look at it from arm’s length', handsS: 1 * MINUTE, waitS: 0, needsDry: false, finishing: true },
   {
-    id: 'untape', name: 'Take the tape off, slowly and flat', handsS: 2 * MINUTE, waitS: 0, needsDry: true, finishing: true,
+    id: 'look',
+    name: 'Look at it from arm’s length',
+    handsS: 1 * MINUTE,
+    waitS: 0,
+    needsDry: false,
+    finishing: true,
+  },
+  {
+    id: 'untape',
+    name: 'Take the tape off, slowly and flat',
+    handsS: 2 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: true,
     gate: { test: 'Look along the edge of the tape, then feel it', question: 'Is the rim dry?' },
   },
-  { id: 'letter', name: 'Letter the inside', handsS: 8 * MINUTE, waitS: 5 * MINUTE, needsDry: true, finishing: true },
   {
-    id: 'trim', name: 'Trim to size', handsS: 4 * MINUTE, waitS: 0, needsDry: true, finishing: true, caution: BLADE,
+    id: 'letter',
+    name: 'Letter the inside',
+    handsS: 8 * MINUTE,
+    waitS: 5 * MINUTE,
+    needsDry: true,
+    finishing: true,
+  },
+  {
+    id: 'trim',
+    name: 'Trim to size',
+    handsS: 4 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: true,
+    caution: BLADE,
     gate: { test: 'Lay the card frame over it', question: 'Is this the crop you want?' },
   },
   { id: 'score', name: 'Score the fold', handsS: 2 * MINUTE, waitS: 0, needsDry: true, finishing: true },
   {
-    id: 'fold', name: 'Fold', handsS: 1 * MINUTE, waitS: 0, needsDry: true, finishing: true,
+    id: 'fold',
+    name: 'Fold',
+    handsS: 1 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: true,
     gate: { test: 'Look where the score lies', question: 'Does the card open the right way?' },
   },
   {
-    id: 'mount', name: 'Mount the panel on its base', handsS: 4 * MINUTE, waitS: 10 * MINUTE, needsDry: true, finishing: true,
+    id: 'mount',
+    name: 'Mount the panel on its base',
+    handsS: 4 * MINUTE,
+    waitS: 10 * MINUTE,
+    needsDry: true,
+    finishing: true,
     caution: 'Spray adhesive only outdoors or under extraction.',
     gate: { test: 'Lay the panel on dry, margins even', question: 'Is it straight?' },
   },
-  { id: 'press', name: 'Press under weight', handsS: 1 * MINUTE, waitS: 8 * HOUR, needsDry: true, finishing: true },
+  {
+    id: 'press',
+    name: 'Press under weight',
+    handsS: 1 * MINUTE,
+    waitS: 8 * HOUR,
+    needsDry: true,
+    finishing: true,
+  },
 ];
 
 /** Finds a chore by id; a plan's schema has already refused unknown ones. */

@@ -30,7 +30,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
   z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
-  z.strictObject({ do: z.literal('change-pass'), pass: id, change: passSchema.omit({ kind: true, id: true }).partial() }),
+  z.strictObject({
+    do: z.literal('change-pass'),
+    pass: id,
+    change: passSchema.omit({ kind: true, id: true }).partial(),
+  }),
   z.strictObject({ do: z.literal('change-chore'), chore: id, change: choreActSchema.pick({ handsS: true }) }),
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
   z.strictObject({ do: z.literal('remove-act'), act: id }),
@@ -121,11 +125,13 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
 };
 
 /** Carries a command out on a draft of the plan. */
-export function runCommand<D extends Command['do']>(plan: Plan, command: Extract<Command, { do: D }>): void {
-  (RUNS[command.do as D] as Run<D>)(plan, command);
+export function runCommand(plan: Plan, command: Command): void {
+  // The table pairs each name with its own command; the compiler cannot follow that through a union.
+  (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
 }
 
-const without = <T extends { id: string }>(list: readonly T[], id: string): T[] => list.filter((entry) => entry.id !== id);
+const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
+  list.filter((entry) => entry.id !== id);
 
 const isMasking = (act: Plan['acts'][number]): boolean =>
   act.kind === 'chore' && (act.chore === 'mask-on' || act.chore === 'mask-off');
@@ -133,12 +139,25 @@ const isMasking = (act: Plan['acts'][number]): boolean =>
 /** Puts an area under the first mask and takes it off with the last, adding both acts where there are none. */
 function mask(plan: Plan, area: string): void {
   const existing = plan.acts.filter(isMasking);
-  if (existing.length > 0) return existing.forEach((act) => act.areas.push(area));
+  if (existing.length > 0) {
+    for (const act of existing) act.areas.push(area);
+    return;
+  }
   const firstPass = plan.acts.findIndex((act) => act.kind === 'pass');
   const firstFinish = firstFinishing(plan);
-  plan.acts.splice(firstFinish, 0, { kind: 'chore', id: 'mask-off', chore: 'mask-off', areas: [area], handsS: null });
+  plan.acts.splice(firstFinish, 0, {
+    kind: 'chore',
+    id: 'mask-off',
+    chore: 'mask-off',
+    areas: [area],
+    handsS: null,
+  });
   plan.acts.splice(firstPass < 0 ? firstFinish : firstPass, 0, {
-    kind: 'chore', id: 'mask-on', chore: 'mask-on', areas: [area], handsS: null,
+    kind: 'chore',
+    id: 'mask-on',
+    chore: 'mask-on',
+    areas: [area],
+    handsS: null,
   });
 }
 

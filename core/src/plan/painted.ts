@@ -19,7 +19,10 @@ export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
 /** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
 export function heartOf(plan: Plan, area: string): Point {
   const at = plan.areas.findIndex(({ id }) => id === area);
-  return interiorPoint(outlineOf(plan, area), plan.areas.slice(at + 1).map(({ outline }) => outline));
+  return interiorPoint(
+    outlineOf(plan, area),
+    plan.areas.slice(at + 1).map(({ outline }) => outline),
+  );
 }
 
 /**
@@ -32,7 +35,10 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
   const heart = heartOf(plan, area);
   const inside = (other: string): boolean => contains(outlineOf(plan, other), heart);
   if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
-  if (plan.whites.some((white) => white.way !== 'mask' && !act.areas.includes(white.area) && inside(white.area))) return null;
+  if (
+    plan.whites.some((white) => white.way !== 'mask' && !act.areas.includes(white.area) && inside(white.area))
+  )
+    return null;
   return act.areas.find(inside) ?? null;
 }
 

@@ -3,8 +3,22 @@ import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
 import { deltaE00 } from '../colour';
 import { rectangle } from '../geometry';
 import {
-  applyCommands, areasTouch, CHORES, choreOf, colourAt, handsOn, heartOf, layersAt, planSchema, replayPatches,
-  TECHNIQUES, touchingAreas, waterWord, wettedThrough, type Command, type Plan,
+  applyCommands,
+  areasTouch,
+  CHORES,
+  choreOf,
+  colourAt,
+  handsOn,
+  heartOf,
+  layersAt,
+  planSchema,
+  replayPatches,
+  TECHNIQUES,
+  touchingAreas,
+  waterWord,
+  wettedThrough,
+  type Command,
+  type Plan,
 } from '.';
 
 const did = (plan: Plan, ...commands: Command[]): Plan => applyCommands(plan, commands).plan;
@@ -15,7 +29,16 @@ const EVERY_COMMAND: Command[] = [
   { do: 'set-brief', change: { copies: 6 } },
   { do: 'set-format', change: { fold: 'top' } },
   { do: 'set-climate', change: { rh: 0.7 } },
-  { do: 'add-line', line: { id: 'l1', points: [[1, 1, 0.5], [9, 9, 0.6]] } },
+  {
+    do: 'add-line',
+    line: {
+      id: 'l1',
+      points: [
+        [1, 1, 0.5],
+        [9, 9, 0.6],
+      ],
+    },
+  },
   { do: 'rub-out-line', line: 'l1' },
   addArea('reed', rectangle(100, 70, 4, 20)),
   { do: 'rename-area', area: 'reed', name: 'reeds' },
@@ -40,7 +63,8 @@ const EVERY_COMMAND: Command[] = [
 describe('commands', () => {
   it('each leave a valid plan, and undo and redo exactly', () => {
     let plan = smallPlan();
-    const history: { before: Plan; after: Plan; inverse: readonly unknown[]; patches: readonly unknown[] }[] = [];
+    const history: { before: Plan; after: Plan; inverse: readonly unknown[]; patches: readonly unknown[] }[] =
+      [];
     for (const command of EVERY_COMMAND) {
       const change = applyCommands(plan, [command]);
       expect(planSchema.safeParse(change.plan).error, command.do).toBeUndefined();
@@ -53,8 +77,23 @@ describe('commands', () => {
   });
 
   it('masking puts both acts in order, before the first pass and after the last', () => {
-    const plan = did(smallPlan(addPass('p1', 'sky', 'blue')), { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
-    expect(order(plan)).toEqual(['prepare', 'tape', 'draw', 'mask-on', 'p1', 'mask-off', 'untape', 'rub-out', 'score', 'fold', 'press']);
+    const plan = did(smallPlan(addPass('p1', 'sky', 'blue')), {
+      do: 'keep-white',
+      white: { id: 'w', area: 'boat', way: 'mask' },
+    });
+    expect(order(plan)).toEqual([
+      'prepare',
+      'tape',
+      'draw',
+      'mask-on',
+      'p1',
+      'mask-off',
+      'untape',
+      'rub-out',
+      'score',
+      'fold',
+      'press',
+    ]);
     expect(order(did(plan, { do: 'give-up-white', white: 'w' }))).not.toContain('mask-on');
     expect(order(did(plan, { do: 'remove-area', area: 'boat' }))).not.toContain('mask-off');
   });
@@ -62,7 +101,10 @@ describe('commands', () => {
   it('keeps only the pigments the mixes use', () => {
     const plan = smallPlan();
     expect(plan.embedded.pigments.map((p) => p.code)).toEqual(['PB29', 'PB60', 'PY3']);
-    expect(did(plan, { do: 'remove-mix', mix: 'dark' }).embedded.pigments.map((p) => p.code)).toEqual(['PB29', 'PY3']);
+    expect(did(plan, { do: 'remove-mix', mix: 'dark' }).embedded.pigments.map((p) => p.code)).toEqual([
+      'PB29',
+      'PY3',
+    ]);
   });
 });
 
@@ -127,8 +169,10 @@ describe('hands-on time', () => {
 
 describe('registries', () => {
   it('have no id twice, and a gate before everything that cannot be undone', () => {
-    for (const list of [TECHNIQUES, CHORES]) expect(new Set(list.map((entry) => entry.id)).size).toBe(list.length);
-    for (const id of ['mask-off', 'untape', 'trim', 'fold', 'mount']) expect(choreOf(id).gate, id).toBeDefined();
+    for (const list of [TECHNIQUES, CHORES])
+      expect(new Set(list.map((entry) => entry.id)).size).toBe(list.length);
+    for (const id of ['mask-off', 'untape', 'trim', 'fold', 'mount'])
+      expect(choreOf(id).gate, id).toBeDefined();
     expect(choreOf('mask-on').caution).toMatch(/latex/);
     expect(choreOf('trim').caution).toMatch(/Blade/);
   });

@@ -13,7 +13,10 @@ import { actSchema } from './act';
 export const plannedMixSchema = z.strictObject({
   id,
   name: z.string().min(1).max(60),
-  parts: z.array(z.strictObject({ pigment: z.string(), parts: z.int().min(1).max(20) })).min(1).max(6),
+  parts: z
+    .array(z.strictObject({ pigment: z.string(), parts: z.int().min(1).max(20) }))
+    .min(1)
+    .max(6),
   strength: z.number().positive().max(1),
   /** The dry colour the painter is after, if said. */
   wanted: labSchema.nullable(),
@@ -51,7 +54,16 @@ export const sittingSchema = z.strictObject({
 });
 export type Sitting = z.infer<typeof sittingSchema>;
 
-export const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'] as const;
+export const STATIONS = [
+  'brief',
+  'paper',
+  'sketch',
+  'whites',
+  'colours',
+  'passes',
+  'sitting',
+  'finish',
+] as const;
 export type Station = (typeof STATIONS)[number];
 
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */

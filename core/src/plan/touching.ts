@@ -6,8 +6,8 @@ const cache = new WeakMap<Plan['areas'], Map<string, number>>();
 
 /** Gap between two areas of a plan in mm, kept as long as the areas are the same. */
 function gap(plan: Plan, one: string, other: string): number {
-  let gaps = cache.get(plan.areas);
-  if (!gaps) cache.set(plan.areas, (gaps = new Map()));
+  const gaps = cache.get(plan.areas) ?? new Map<string, number>();
+  cache.set(plan.areas, gaps);
   const key = one < other ? `${one} ${other}` : `${other} ${one}`;
   let known = gaps.get(key);
   if (known === undefined) gaps.set(key, (known = gapBetween(outlineOf(plan, one), outlineOf(plan, other))));

@@ -8,14 +8,21 @@ import { areaLooks, layOut, stageAt, type Step, type Timeline } from '.';
 const step = (timeline: Timeline, id: string): Step => timeline.steps.find(({ act }) => act.id === id)!;
 
 describe('the order in time', () => {
-  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('field-wash', 'field', 'lemon'), addPass('boat-wash', 'boat', 'dark'));
+  const plan = smallPlan(
+    addPass('sky-wash', 'sky', 'blue'),
+    addPass('field-wash', 'field', 'lemon'),
+    addPass('boat-wash', 'boat', 'dark'),
+  );
   const timeline = layOut(plan);
   const dryS = dry({ paper: planPaper(plan), filmUm: 80, climate: plan.climate }).stages.coolEndS!;
 
   it('begins each act when hands are free and what it touches is dry', () => {
     expect(step(timeline, 'field-wash').startS).toBe(step(timeline, 'sky-wash').endS);
     expect(step(timeline, 'boat-wash').startS).toBeCloseTo(step(timeline, 'sky-wash').endS + dryS, 6);
-    expect(step(timeline, 'boat-wash').waited).toEqual({ area: 'sky', fromS: step(timeline, 'field-wash').endS });
+    expect(step(timeline, 'boat-wash').waited).toEqual({
+      area: 'sky',
+      fromS: step(timeline, 'field-wash').endS,
+    });
   });
 
   it('ends a strand exactly when drying says', () => {
@@ -27,7 +34,9 @@ describe('the order in time', () => {
 
   it('untapes only when all is dry, and nothing overlaps in one pair of hands', () => {
     expect(step(timeline, 'untape').startS).toBeCloseTo(step(timeline, 'boat-wash').endS + dryS, 6);
-    timeline.steps.slice(1).forEach((next, i) => expect(next.startS).toBeGreaterThanOrEqual(timeline.steps[i].endS));
+    timeline.steps
+      .slice(1)
+      .forEach((next, i) => expect(next.startS).toBeGreaterThanOrEqual(timeline.steps[i].endS));
   });
 
   it('moves with climate, paper and water', () => {
@@ -54,7 +63,10 @@ describe('water on water', () => {
 });
 
 describe('masks', () => {
-  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
+  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), {
+    do: 'keep-white',
+    white: { id: 'w', area: 'boat', way: 'mask' },
+  });
 
   it('must set before a wash crosses them, and come off when all round is dry', () => {
     const timeline = layOut(plan);

@@ -85,20 +85,28 @@ export function afterAct(plan: Plan, act: Act, table: Table, endS: number, facto
   if (act.kind === 'pass') {
     const washes = new Map(table.washes);
     for (const area of act.areas)
-      if (!table.masks.has(area)) washes.set(area, layWash(plan, area, act.id, act.filmUm, table, endS, factor));
+      if (!table.masks.has(area))
+        washes.set(area, layWash(plan, area, act.id, act.filmUm, table, endS, factor));
     return { ...table, washes, freeS: endS };
   }
   const masks = new Map(table.masks);
   if (act.chore === 'mask-on') {
     const { setS } = maskSetting(plan.climate);
-    for (const area of act.areas) masks.set(area, { area, onS: endS, setS: setS === null ? null : endS + setS });
+    for (const area of act.areas)
+      masks.set(area, { area, onS: endS, setS: setS === null ? null : endS + setS });
   }
   if (act.chore === 'mask-off') act.areas.forEach((area) => masks.delete(area));
   return { ...table, masks, freeS: endS + choreOf(act.chore).waitS };
 }
 
 function layWash(
-  plan: Plan, area: string, act: string, addedUm: number, table: Table, endS: number, factor: number,
+  plan: Plan,
+  area: string,
+  act: string,
+  addedUm: number,
+  table: Table,
+  endS: number,
+  factor: number,
 ): LaidWash {
   const below = table.washes.get(area);
   const left = below ? washAt(below, endS) : { filmUm: 0, paperGm2: 0 };

@@ -1,5 +1,14 @@
 import { handsOn, type Act, type Plan } from '../plan';
-import { afterAct, CLEAR_TABLE, dryAt, paperReady, waitFor, type LaidMask, type LaidWash, type Table } from './table';
+import {
+  afterAct,
+  CLEAR_TABLE,
+  dryAt,
+  paperReady,
+  waitFor,
+  type LaidMask,
+  type LaidWash,
+  type Table,
+} from './table';
 
 /** One act in its time, with the table as it finds it. */
 export interface Step {

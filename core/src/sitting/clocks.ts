@@ -1,5 +1,15 @@
 import { choreOf, handsOn, type Act, type Plan, type Sitting } from '../plan';
-import { afterAct, CLEAR_TABLE, dryAt, stageAt, waitFor, washAt, type LaidWash, type Table } from '../schedule';
+import {
+  afterAct,
+  CLEAR_TABLE,
+  dryAt,
+  paperReady,
+  stageAt,
+  waitFor,
+  washAt,
+  type LaidWash,
+  type Table,
+} from '../schedule';
 import type { Stage } from '../water';
 
 /** One wet area on the table now. */
@@ -56,7 +66,7 @@ export function sittingAt(plan: Plan, replay: SittingReplay, now: number): Sitti
   const { table, done, begunAct, handsOnS } = replay;
   const atS = Math.max(0, (now - replay.startedMs) / 1000);
   const open = plan.acts.filter((act) => !done.has(act.id));
-  const act = open[0] ?? null;
+  const act = open.at(0) ?? null;
   const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null };
   const untilS = wait.untilS === null ? null : Math.max(wait.untilS, table.freeS);
   return {
@@ -117,12 +127,20 @@ function learntFactor(wash: LaidWash, atS: number, kind: 'still-wet' | 'dry-now'
 function wetNow(wash: LaidWash, atS: number): WetNow {
   const { filmUm, paperGm2 } = washAt(wash, atS);
   const end = dryAt(wash);
-  return { area: wash.area, stage: stageAt(wash, atS), filmUm, paperGm2, leftS: end === null ? null : Math.max(0, end - atS), wash };
+  return {
+    area: wash.area,
+    stage: stageAt(wash, atS),
+    filmUm,
+    paperGm2,
+    leftS: end === null ? null : Math.max(0, end - atS),
+    wash,
+  };
 }
 
 function fillsAWait(plan: Plan, act: Act, table: Table, atS: number): boolean {
-  if (act.kind === 'chore' && (act.chore === 'mask-off' || choreOf(act.chore).gate !== undefined)) return false;
+  if (act.kind === 'chore' && (act.chore === 'mask-off' || choreOf(act.chore).gate !== undefined))
+    return false;
   if (act.kind === 'chore' && choreOf(act.chore).finishing && act.chore !== 'letter') return false;
-  const { untilS } = waitFor(plan, { ...act, ...(act.kind === 'pass' ? { start: 'when-dry' } : {}) } as Act, table);
+  const { untilS } = paperReady(plan, act, table);
   return untilS !== null && untilS <= atS;
 }

@@ -1,1 +1,8 @@
-export { replaySitting, sittingAt, type MaskNow, type SittingNow, type SittingReplay, type WetNow } from './clocks';
+export {
+  replaySitting,
+  sittingAt,
+  type MaskNow,
+  type SittingNow,
+  type SittingReplay,
+  type WetNow,
+} from './clocks';

@@ -6,10 +6,17 @@ import { replaySitting, sittingAt, type SittingNow } from '.';
 const START = Date.parse('2026-12-01T18:00:00.000Z');
 const when = (s: number): string => new Date(START + s * 1000).toISOString();
 const CHORES = ['prepare', 'tape', 'draw'];
-const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('boat-wash', 'boat', 'dark'), addPass('field-wash', 'field', 'lemon'));
+const plan = smallPlan(
+  addPass('sky-wash', 'sky', 'blue'),
+  addPass('boat-wash', 'boat', 'dark'),
+  addPass('field-wash', 'field', 'lemon'),
+);
 
 function at(s: number, events: Omit<SittingEvent, 'at'>[], times: number[], of: Plan = plan): SittingNow {
-  const sitting = { startedAt: when(0), events: events.map((event, i) => ({ ...event, at: when(times[i]) })) };
+  const sitting = {
+    startedAt: when(0),
+    events: events.map((event, i) => ({ ...event, at: when(times[i]) })),
+  };
   return sittingAt(of, replaySitting(of, sitting), START + s * 1000);
 }
 
@@ -38,7 +45,9 @@ describe('a sitting', () => {
     expect(now.waitS).toBe(0);
     const later = at(1000, [...events, { kind: 'done' as const, act: 'boat-wash' }], [...LAID_AT, 940, 990]);
     const usual = at(1000, [...laid, { kind: 'done' as const, act: 'boat-wash' }], [...LAID_AT, 990]);
-    expect(later.wet.find((w) => w.area === 'boat')!.leftS!).toBeLessThan(0.6 * usual.wet.find((w) => w.area === 'boat')!.leftS!);
+    expect(later.wet.find((w) => w.area === 'boat')!.leftS!).toBeLessThan(
+      0.6 * usual.wet.find((w) => w.area === 'boat')!.leftS!,
+    );
   });
 
   it('believes “still wet”: at least a tenth longer than it has taken', () => {
@@ -48,13 +57,19 @@ describe('a sitting', () => {
   });
 
   it('measures hands-on time from the begin', () => {
-    const events = [{ kind: 'begun' as const, act: 'prepare' }, { kind: 'done' as const, act: 'prepare' }];
+    const events = [
+      { kind: 'begun' as const, act: 'prepare' },
+      { kind: 'done' as const, act: 'prepare' },
+    ];
     expect(at(100, events, [10, 70]).handsOnS).toBe(60);
     expect(at(30, events.slice(0, 1), [10]).begun).toBe(true);
   });
 
   it('waits for the mask, and says never in saturated air', () => {
-    const masked = smallPlan(addPass('sky-wash', 'sky', 'blue'), { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
+    const masked = smallPlan(addPass('sky-wash', 'sky', 'blue'), {
+      do: 'keep-white',
+      white: { id: 'w', area: 'boat', way: 'mask' },
+    });
     const events = [...CHORES, 'mask-on'].map((act) => ({ kind: 'done' as const, act }));
     const now = at(300, events, LAID_AT, masked);
     expect(now.waitArea).toBe('boat');
@@ -66,6 +81,12 @@ describe('a sitting', () => {
 
   it('ends when all is done', () => {
     const all = plan.acts.map((act) => ({ kind: 'done' as const, act: act.id }));
-    expect(at(9000, all, all.map((_, i) => i * 60)).act).toBeNull();
+    expect(
+      at(
+        9000,
+        all,
+        all.map((_, i) => i * 60),
+      ).act,
+    ).toBeNull();
   });
 });

@@ -11,7 +11,8 @@ export const LINE_TOLERANCE_MM = 0.15;
 const SMALLEST_AREA_MM2 = 4;
 
 /** Thins a pencil line to what matters, keeping corners and pressure. */
-export const smoothLine = (points: readonly PencilPoint[]): PencilPoint[] => simplifyLine(points, LINE_TOLERANCE_MM);
+export const smoothLine = (points: readonly PencilPoint[]): PencilPoint[] =>
+  simplifyLine(points, LINE_TOLERANCE_MM);
 
 /** The region a pencil line encloses, or `null` when it does not close. */
 export function regionOfLine(points: readonly PencilPoint[]): Polygon | null {

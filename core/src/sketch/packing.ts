@@ -7,7 +7,11 @@ const PER_PRESSURE = 1000;
 /** Packs points for the stroke journal: x, y in 0.01 mm and pressure in 0.001, length 3n. */
 export function packPoints(points: readonly PencilPoint[]): Int32Array {
   return Int32Array.from(
-    points.flatMap(([x, y, p]) => [Math.round(x * PER_MM), Math.round(y * PER_MM), Math.round(p * PER_PRESSURE)]),
+    points.flatMap(([x, y, p]) => [
+      Math.round(x * PER_MM),
+      Math.round(y * PER_MM),
+      Math.round(p * PER_PRESSURE),
+    ]),
   );
 }
 

@@ -12,16 +12,34 @@ it('a line that comes back encloses a region, one that does not, none', () => {
   const region = regionOfLine(circle(0.98))!;
   expect(Math.abs(polygonArea(region) / (Math.PI * 225) - 1)).toBeLessThan(0.02);
   expect(regionOfLine(circle(0.6))).toBeNull();
-  expect(regionOfLine([[1, 1, 1], [1.2, 1, 1], [1.2, 1.2, 1], [1, 1.2, 1], [1, 1, 1]])).toBeNull();
+  expect(
+    regionOfLine([
+      [1, 1, 1],
+      [1.2, 1, 1],
+      [1.2, 1.2, 1],
+      [1, 1.2, 1],
+      [1, 1, 1],
+    ]),
+  ).toBeNull();
 });
 
 it('smoothing keeps pressure with its point', () => {
-  const line = smoothLine([[0, 0, 0.1], [5, 0, 0.4], [10, 0, 0.9]]);
-  expect(line).toEqual([[0, 0, 0.1], [10, 0, 0.9]]);
+  const line = smoothLine([
+    [0, 0, 0.1],
+    [5, 0, 0.4],
+    [10, 0, 0.9],
+  ]);
+  expect(line).toEqual([
+    [0, 0, 0.1],
+    [10, 0, 0.9],
+  ]);
 });
 
 it('packing for the journal keeps a hundredth of a millimetre', () => {
-  const points: PencilPoint[] = [[12.345, -3.2, 0.1234], [0, 99.999, 1]];
+  const points: PencilPoint[] = [
+    [12.345, -3.2, 0.1234],
+    [0, 99.999, 1],
+  ];
   const back = unpackPoints(packPoints(points));
   back.forEach(([x, y, p], i) => {
     expect(Math.abs(x - points[i][0])).toBeLessThanOrEqual(0.00501);

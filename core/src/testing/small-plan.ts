@@ -30,14 +30,27 @@ export const addMix = (id: string, strength: number, code: string): Command => (
   pigments: [pigmentByCode(code)],
 });
 
-export const addPass = (id: string, area: string, mix: string | null, change: Partial<Pass> = {}): Command => {
+export const addPass = (
+  id: string,
+  area: string,
+  mix: string | null,
+  change: Partial<Pass> = {},
+): Command => {
   const technique = change.technique ?? 'flat-wash';
   return {
     do: 'add-act',
     before: 'untape',
     act: {
-      kind: 'pass', id, name: '', areas: [area], technique, mix,
-      filmUm: techniqueOf(technique).filmUm, handsS: 60, start: 'when-dry', ...change,
+      kind: 'pass',
+      id,
+      name: '',
+      areas: [area],
+      technique,
+      mix,
+      filmUm: techniqueOf(technique).filmUm,
+      handsS: 60,
+      start: 'when-dry',
+      ...change,
     },
   };
 };

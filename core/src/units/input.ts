@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 
 /** Something from outside (a file, a command, a form) cannot be used; `field` says where it is wrong. */
 export class BadInput extends Error {

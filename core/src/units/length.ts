@@ -24,7 +24,7 @@ function parseNumber(digits: string): number | null {
   if (DECIMAL.test(digits)) return Number(digits.replace(',', '.'));
   const fraction = FRACTION.exec(digits);
   if (!fraction || Number(fraction[3]) === 0) return null;
-  return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]);
+  return Number((fraction[1] as string | undefined) ?? 0) + Number(fraction[2]) / Number(fraction[3]);
 }
 
 /** A length for reading: mm to one decimal, inches to the nearest 1/16 in lowest terms. */

@@ -12,7 +12,8 @@ describe('a length as a painter writes it', () => {
     ['7 inches', 177.8],
   ])('reads %s', (text, mm) => expect(parseLength(text)).toBeCloseTo(mm, 9));
 
-  it('takes a bare number in the unit of the table', () => expect(parseLength('5 1/4', 'in')).toBeCloseTo(133.35, 9));
+  it('takes a bare number in the unit of the table', () =>
+    expect(parseLength('5 1/4', 'in')).toBeCloseTo(133.35, 9));
 
   it.each(['', 'wide', '1/0 in', '-3', '5 1/4 1/2'])('refuses “%s”', (text) =>
     expect(() => parseLength(text)).toThrow(/is not a length/),
@@ -44,7 +45,10 @@ describe('time in words', () => {
 });
 
 describe('input from outside', () => {
-  const schema = z.strictObject({ a: z.array(z.strictObject({ b: z.number() })), c: z.literal(1).optional() });
+  const schema = z.strictObject({
+    a: z.array(z.strictObject({ b: z.number() })),
+    c: z.literal(1).optional(),
+  });
   const fault = (value: unknown): string => {
     try {
       readInput(schema, value);

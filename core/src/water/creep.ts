@@ -1,5 +1,12 @@
 import type { Climate } from '../climate';
-import { CREEP_MM2_S, CREEP_REFERENCE_GM2, DRY_PAPER_GM2, FALLING_RATE_SHARE, UPTAKE_GM2, UPTAKE_OFFSET_GM2 } from './constants';
+import {
+  CREEP_MM2_S,
+  CREEP_REFERENCE_GM2,
+  DRY_PAPER_GM2,
+  FALLING_RATE_SHARE,
+  UPTAKE_GM2,
+  UPTAKE_OFFSET_GM2,
+} from './constants';
 import { evaporationRate } from './evaporation';
 import type { WaterPaper } from './exchange';
 import { plainLineKernel, type LineKernel, type LineParameters } from './line-solver';
@@ -17,7 +24,12 @@ const LONGEST_S = 6 * 3600;
  * How far beyond the edge of a wash the paper turns damp before all is dry, mm: two areas parted by less
  * run into one another through the paper. Solved along one line across the edge.
  */
-export function dampCreep(paper: WaterPaper, filmUm: number, climate: Climate, kernel: LineKernel = plainLineKernel): number {
+export function dampCreep(
+  paper: WaterPaper,
+  filmUm: number,
+  climate: Climate,
+  kernel: LineKernel = plainLineKernel,
+): number {
   const film = new Float64Array(2 * HALF_CELLS).fill(filmUm, 0, HALF_CELLS);
   const water = new Float64Array(2 * HALF_CELLS);
   const parameters = lineParameters(paper, climate, STEP_S);

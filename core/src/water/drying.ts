@@ -75,7 +75,8 @@ export function dry(wash: Wash, stepScale = 1): DryingCourse {
     if (rate === 0 && untilS === Infinity && !filmStillSinks(now, paper)) break;
     const length = Math.min(step, stepLimit(now, paper, rate) * stepScale, untilS - time);
     const next = advance(now, length, paper, rate);
-    const [landed, spent] = next.film < NO_FILM_UM && now.film > 0 ? land(now, length, paper, rate) : [next, length];
+    const [landed, spent] =
+      next.film < NO_FILM_UM && now.film > 0 ? land(now, length, paper, rate) : [next, length];
     time += spent;
     if (time >= untilS) [time, phase] = [untilS, phase + 1];
     atS.push(time);
@@ -94,7 +95,8 @@ export function dry(wash: Wash, stepScale = 1): DryingCourse {
 const isDry = (s: State): boolean => s.film === 0 && s.paper <= DRY_PAPER_GM2;
 
 /** In saturated air nothing dries, but a film may still sink into thirsty paper. */
-const filmStillSinks = (s: State, paper: WaterPaper): boolean => s.film > 0 && absorptionRate(paper, s.paper) > 1e-6;
+const filmStillSinks = (s: State, paper: WaterPaper): boolean =>
+  s.film > 0 && absorptionRate(paper, s.paper) > 1e-6;
 
 interface AirPhase {
   readonly rate: number;
@@ -134,7 +136,8 @@ function advance(s: State, dt: number, paper: WaterPaper, freeRate: number): Sta
   const k2 = rates(at(k1, dt / 2), paper, freeRate);
   const k3 = rates(at(k2, dt / 2), paper, freeRate);
   const k4 = rates(at(k3, dt), paper, freeRate);
-  const sum = (key: keyof State): number => s[key] + (dt / 6) * (k1[key] + 2 * k2[key] + 2 * k3[key] + k4[key]);
+  const sum = (key: keyof State): number =>
+    s[key] + (dt / 6) * (k1[key] + 2 * k2[key] + 2 * k3[key] + k4[key]);
   return { film: sum('film'), paper: sum('paper'), evaporated: sum('evaporated') };
 }
 
@@ -154,7 +157,10 @@ function stepLimit(s: State, paper: WaterPaper, freeRate: number): number {
   const longest = s.film > 0 ? LONGEST_FILM_STEP_S : LONGEST_DAMP_STEP_S;
   const r = rates(s, paper, freeRate);
   // The uptake front starts at a paper water of zero, where its own offset sets the scale.
-  const relative = s.film > 0 ? (s.paper + UPTAKE_OFFSET_GM2) / Math.max(1e-12, r.paper) : s.paper / Math.max(1e-12, -r.paper);
+  const relative =
+    s.film > 0
+      ? (s.paper + UPTAKE_OFFSET_GM2) / Math.max(1e-12, r.paper)
+      : s.paper / Math.max(1e-12, -r.paper);
   const slow = s.film > 0 ? s.film / Math.max(1e-12, -r.film) : relative;
   const relaxation = (paper.capacityGm2 * (s.paper + UPTAKE_OFFSET_GM2)) / (paper.uptake * UPTAKE_GM2);
   return Math.min(

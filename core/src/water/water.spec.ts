@@ -19,14 +19,24 @@ const paper = paperById('cotton-cold-300');
 const ORDINARY = { tempC: 20, rh: 0.5, airMs: 0 };
 const MINUTE = 60;
 const wash = (filmUm: number, climate = ORDINARY) => ({ paper, filmUm, climate });
-const ends = (stages: StageEnds): (number | null)[] => [stages.puddledEndS, stages.shinyEndS, stages.satinEndS, stages.dampEndS, stages.coolEndS];
+const ends = (stages: StageEnds): (number | null)[] => [
+  stages.puddledEndS,
+  stages.shinyEndS,
+  stages.satinEndS,
+  stages.dampEndS,
+  stages.coolEndS,
+];
 
 describe('evaporation', () => {
-  it('is 0.153 kg/m²h in an ordinary still room', () => expect((evaporationRate(ORDINARY) * 3600) / 1000).toBeCloseTo(0.153, 3));
+  it('is 0.153 kg/m²h in an ordinary still room', () =>
+    expect((evaporationRate(ORDINARY) * 3600) / 1000).toBeCloseTo(0.153, 3));
 
   it('stops in saturated air', () => expect(evaporationRate({ ...ORDINARY, rh: 1 })).toBe(0));
 
-  it('is never negative', () => expect(evaporationRate({ tempC: 30, rh: 1, airMs: 2 }, { airMs: 5, airTempC: 12 })).toBeGreaterThanOrEqual(0));
+  it('is never negative', () =>
+    expect(
+      evaporationRate({ tempC: 30, rh: 1, airMs: 2 }, { airMs: 5, airTempC: 12 }),
+    ).toBeGreaterThanOrEqual(0));
 
   it('is many times faster under a dryer', () => {
     const ratio = evaporationRate(ORDINARY, { airMs: 5, airTempC: 60 }) / evaporationRate(ORDINARY);

@@ -49,7 +49,11 @@ export class Rack {
     const envelope = ENVELOPES.find(({ id }) => id === this.envelope())!;
     const title = this.title().trim() || `A card: ${this.occasion()}`;
     const { name, widthMm, heightMm } = envelope;
-    const id = await this.shelf.begin({ title, occasion: this.occasion(), envelope: { name, widthMm, heightMm } });
+    const id = await this.shelf.begin({
+      title,
+      occasion: this.occasion(),
+      envelope: { name, widthMm, heightMm },
+    });
     await this.router.navigate(['/card', id, 'brief']);
   }
 

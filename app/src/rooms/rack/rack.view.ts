@@ -25,7 +25,10 @@ const PRESSING_DAYS = 3;
 /** The cards in the order in which they are needed; those without a date come last. */
 export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
   return [...plans]
-    .sort((a, b) => (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title))
+    .sort(
+      (a, b) =>
+        (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title),
+    )
     .map((plan) => {
       const { paint } = cardSizes(plan.card);
       const post = postBy(plan.brief);

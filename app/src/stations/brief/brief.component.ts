@@ -21,16 +21,61 @@ import { briefAnswer } from './brief.view';
         </label>
         <p class="sentence">
           A card for
-          <p-select [options]="occasions" [editable]="true" [ngModel]="plan.brief.occasion" (ngModelChange)="set({ occasion: $event ?? '' })" ariaLabel="Occasion" appendTo="body" />
+          <p-select
+            [options]="occasions"
+            [editable]="true"
+            [ngModel]="plan.brief.occasion"
+            (ngModelChange)="set({ occasion: $event ?? '' })"
+            ariaLabel="Occasion"
+            appendTo="body"
+          />
           to give to
-          <input pInputText class="whom" placeholder="somebody" aria-label="For whom" maxlength="80" [value]="plan.brief.forWhom" (change)="set({ forWhom: $any($event.target).value })" />,
-          <p-inputnumber [ngModel]="plan.brief.copies" (ngModelChange)="set({ copies: $event ?? 1 })" [min]="1" [max]="500" [showButtons]="true" [inputSize]="2" ariaLabel="Copies" />
+          <input
+            pInputText
+            class="whom"
+            placeholder="somebody"
+            aria-label="For whom"
+            maxlength="80"
+            [value]="plan.brief.forWhom"
+            (change)="set({ forWhom: $any($event.target).value })"
+          />,
+          <p-inputnumber
+            [ngModel]="plan.brief.copies"
+            (ngModelChange)="set({ copies: $event ?? 1 })"
+            [min]="1"
+            [max]="500"
+            [showButtons]="true"
+            [inputSize]="2"
+            ariaLabel="Copies"
+          />
           of it and
-          <p-inputnumber [ngModel]="plan.brief.spares" (ngModelChange)="set({ spares: $event ?? 0 })" [min]="0" [max]="100" [showButtons]="true" [inputSize]="2" ariaLabel="Spares" />
+          <p-inputnumber
+            [ngModel]="plan.brief.spares"
+            (ngModelChange)="set({ spares: $event ?? 0 })"
+            [min]="0"
+            [max]="100"
+            [showButtons]="true"
+            [inputSize]="2"
+            ariaLabel="Spares"
+          />
           to spare, wanted by
-          <input pInputText type="date" aria-label="Wanted by" data-testid="need-by" [value]="plan.brief.needBy ?? ''" (change)="set({ needBy: $any($event.target).value || null })" />;
-          the post takes
-          <p-inputnumber [ngModel]="plan.brief.postingDays" (ngModelChange)="set({ postingDays: $event ?? 0 })" [min]="0" [max]="60" [showButtons]="true" [inputSize]="2" ariaLabel="Days the post takes" />
+          <input
+            pInputText
+            type="date"
+            aria-label="Wanted by"
+            data-testid="need-by"
+            [value]="plan.brief.needBy ?? ''"
+            (change)="set({ needBy: $any($event.target).value || null })"
+          />; the post takes
+          <p-inputnumber
+            [ngModel]="plan.brief.postingDays"
+            (ngModelChange)="set({ postingDays: $event ?? 0 })"
+            [min]="0"
+            [max]="60"
+            [showButtons]="true"
+            [inputSize]="2"
+            ariaLabel="Days the post takes"
+          />
           days.
         </p>
         <p class="answer" [class.stop]="answer()?.late">{{ answer()?.answer }}</p>
@@ -38,11 +83,21 @@ import { briefAnswer } from './brief.view';
         <div class="words">
           <label class="field">
             <span>Words outside</span>
-            <textarea rows="2" maxlength="400" [value]="plan.brief.wordingOutside" (change)="set({ wordingOutside: $any($event.target).value })"></textarea>
+            <textarea
+              rows="2"
+              maxlength="400"
+              [value]="plan.brief.wordingOutside"
+              (change)="set({ wordingOutside: $any($event.target).value })"
+            ></textarea>
           </label>
           <label class="field">
             <span>Words inside</span>
-            <textarea rows="4" maxlength="2000" [value]="plan.brief.wordingInside" (change)="set({ wordingInside: $any($event.target).value })"></textarea>
+            <textarea
+              rows="4"
+              maxlength="2000"
+              [value]="plan.brief.wordingInside"
+              (change)="set({ wordingInside: $any($event.target).value })"
+            ></textarea>
           </label>
         </div>
       </div>

@@ -7,7 +7,13 @@ import { ProgressBar } from 'primeng/progressbar';
 import { Select } from 'primeng/select';
 import { Slider } from 'primeng/slider';
 import { labOfHex } from '@kettle/core/colour';
-import { MAX_PIGMENTS, pigmentByCode, PIGMENTS, type MatchAnswer, type MatchedMix } from '@kettle/core/pigment';
+import {
+  MAX_PIGMENTS,
+  pigmentByCode,
+  PIGMENTS,
+  type MatchAnswer,
+  type MatchedMix,
+} from '@kettle/core/pigment';
 import { planPaper, type PlannedMix } from '@kettle/core/plan';
 import { PlanStore } from '../../state/plan-store';
 import { Swatch } from '../../ui/swatch.component';
@@ -36,7 +42,9 @@ export class ColoursStation {
   readonly looks = computed(() => (this.plan() ? mixLooks(this.plan()!) : []));
   readonly choices = computed(() => (this.plan() ? pigmentChoices(this.plan()!) : []));
   private readonly chosenId = signal<string | null>(null);
-  readonly chosen = computed(() => this.plan()?.mixes.find((m) => m.id === this.chosenId()) ?? this.plan()?.mixes[0] ?? null);
+  readonly chosen = computed(
+    () => this.plan()?.mixes.find((m) => m.id === this.chosenId()) ?? this.plan()?.mixes[0] ?? null,
+  );
   readonly water = computed(() => (this.chosen() ? waterInWords(this.chosen()!.strength) : ''));
   readonly cautions = computed(() =>
     cautionsOf(PIGMENTS.filter((p) => this.chosen()?.parts.some((part) => part.pigment === p.code))),
@@ -54,7 +62,13 @@ export class ColoursStation {
   add(): void {
     const plan = this.plan()!;
     const id = `mix-${crypto.randomUUID().slice(0, 8)}`;
-    this.put({ id, name: `mix ${plan.mixes.length + 1}`, parts: [{ pigment: 'PB29', parts: 1 }], strength: 0.2, wanted: null });
+    this.put({
+      id,
+      name: `mix ${plan.mixes.length + 1}`,
+      parts: [{ pigment: 'PB29', parts: 1 }],
+      strength: 0.2,
+      wanted: null,
+    });
     this.choose(id);
   }
 
@@ -82,7 +96,10 @@ export class ColoursStation {
   }
 
   setParts(place: number, n: number | null): void {
-    if (n !== null) this.change({ parts: this.chosen()!.parts.map((part, i) => (i === place ? { ...part, parts: n } : part)) });
+    if (n !== null)
+      this.change({
+        parts: this.chosen()!.parts.map((part, i) => (i === place ? { ...part, parts: n } : part)),
+      });
   }
 
   want(hex: string): void {
@@ -97,10 +114,16 @@ export class ColoursStation {
   /** Asks which parts of this card's pigments dry to the wanted colour. */
   async find(): Promise<void> {
     const [plan, mix] = [this.plan()!, this.chosen()!];
-    const palette = [...new Set([...mix.parts.map((p) => p.pigment), ...plan.embedded.pigments.map((p) => p.code)])].slice(0, 6);
+    const palette = [
+      ...new Set([...mix.parts.map((p) => p.pigment), ...plan.embedded.pigments.map((p) => p.code)]),
+    ].slice(0, 6);
     this.share.set(0);
     this.search = this.worker.matchColour(
-      { target: mix.wanted ?? labOfHex(this.wanted()), palette: palette.map((code) => pigmentByCode(code)), paper: planPaper(plan) },
+      {
+        target: mix.wanted ?? labOfHex(this.wanted()),
+        palette: palette.map((code) => pigmentByCode(code)),
+        paper: planPaper(plan),
+      },
       (share) => this.share.set(share),
     );
     const answer = await this.search.answer;
@@ -114,7 +137,10 @@ export class ColoursStation {
   }
 
   take({ parts, strength }: MatchedMix): void {
-    this.change({ parts: parts.map(({ pigment, parts: n }) => ({ pigment: pigment.code, parts: n })), strength: Math.round(strength * 1000) / 1000 });
+    this.change({
+      parts: parts.map(({ pigment, parts: n }) => ({ pigment: pigment.code, parts: n })),
+      strength: Math.round(strength * 1000) / 1000,
+    });
   }
 
   private put(mix: PlannedMix): void {

@@ -1,5 +1,14 @@
 import { hexOf, type Lab } from '@kettle/core/colour';
-import { cautionFor, consistencyOf, glazeLab, PIGMENTS, REFERENCE_FILM_UM, waterPerPaint, type MatchedMix, type Pigment } from '@kettle/core/pigment';
+import {
+  cautionFor,
+  consistencyOf,
+  glazeLab,
+  PIGMENTS,
+  REFERENCE_FILM_UM,
+  waterPerPaint,
+  type MatchedMix,
+  type Pigment,
+} from '@kettle/core/pigment';
 import { laidMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
 
 /** A mix as it lies in the dish and as it dries. */
@@ -49,7 +58,9 @@ export function pigmentChoices(plan: Plan): PigmentChoice[] {
   return PIGMENTS.map((pigment) => ({
     code: pigment.code,
     label: `${pigment.name} · ${pigment.code}`,
-    hex: hexOf(glazeLab(paper, [{ parts: [{ pigment, parts: 1 }], strength: 0.4, filmUm: REFERENCE_FILM_UM }])),
+    hex: hexOf(
+      glazeLab(paper, [{ parts: [{ pigment, parts: 1 }], strength: 0.4, filmUm: REFERENCE_FILM_UM }]),
+    ),
   }));
 }
 
@@ -61,7 +72,9 @@ export const cautionsOf = (pigments: readonly Pigment[]): string[] => [
 /** A found recipe in words: parts, water, and how near it comes. */
 export function recipeInWords({ parts, strength, deltaE00, reachable, missing }: MatchedMix): string {
   const what = parts.map(({ pigment, parts: n }) => `${n} ${pigment.name}`).join(' : ');
-  const near = reachable ? `ΔE ${deltaE00.toFixed(1)}` : `out of reach, ΔE ${deltaE00.toFixed(1)}: it should be ${missing!.words}`;
+  const near = reachable
+    ? `ΔE ${deltaE00.toFixed(1)}`
+    : `out of reach, ΔE ${deltaE00.toFixed(1)}: it should be ${missing!.words}`;
   return `${what}, ${waterInWords(strength)}; ${near}.`;
 }
 

@@ -33,16 +33,54 @@ import { choresToAdd, finishRows } from './finish.view';
                 @if (row.caution) {
                   <p class="stop">{{ row.caution }}</p>
                 }
-                <button class="plain" type="button" [attr.aria-label]="'Earlier: ' + row.says" (click)="move(row.id, -1)">Earlier</button>
-                <button class="plain" type="button" [attr.aria-label]="'Later: ' + row.says" (click)="move(row.id, 1)">Later</button>
-                <button class="plain" type="button" [attr.aria-label]="'Leave it out: ' + row.says" (click)="leaveOut(row.id)">Leave it out</button>
+                <button
+                  class="plain"
+                  type="button"
+                  [attr.aria-label]="'Earlier: ' + row.says"
+                  (click)="move(row.id, -1)"
+                >
+                  Earlier
+                </button>
+                <button
+                  class="plain"
+                  type="button"
+                  [attr.aria-label]="'Later: ' + row.says"
+                  (click)="move(row.id, 1)"
+                >
+                  Later
+                </button>
+                <button
+                  class="plain"
+                  type="button"
+                  [attr.aria-label]="'Leave it out: ' + row.says"
+                  (click)="leaveOut(row.id)"
+                >
+                  Leave it out
+                </button>
               </li>
             } @empty {
-              <li><p>{{ ahead() ? 'Nothing can be finished: what it waits for never dries in this air.' : 'Working out the waits…' }}</p></li>
+              <li>
+                <p>
+                  {{
+                    ahead()
+                      ? 'Nothing can be finished: what it waits for never dries in this air.'
+                      : 'Working out the waits…'
+                  }}
+                </p>
+              </li>
             }
           </ol>
           @if (more().length > 0) {
-            <p-select [options]="more()" optionLabel="name" optionValue="id" placeholder="Add another chore" [ngModel]="null" (ngModelChange)="add($event)" ariaLabel="Add another chore" appendTo="body" />
+            <p-select
+              [options]="more()"
+              optionLabel="name"
+              optionValue="id"
+              placeholder="Add another chore"
+              [ngModel]="null"
+              (ngModelChange)="add($event)"
+              ariaLabel="Add another chore"
+              appendTo="body"
+            />
           }
         </div>
         <div class="notes">
@@ -85,7 +123,9 @@ export class FinishStation {
   private readonly store = inject(PlanStore);
   readonly plan = this.store.plan;
   readonly ahead = inject(LookAheadService).ahead;
-  readonly rows = computed(() => (this.plan() && this.ahead() ? finishRows(this.plan()!, this.ahead()!) : []));
+  readonly rows = computed(() =>
+    this.plan() && this.ahead() ? finishRows(this.plan()!, this.ahead()!) : [],
+  );
   readonly more = computed(() => (this.plan() ? choresToAdd(this.plan()!) : []));
   private readonly sheet = computed(() => traceSheet(this.plan()!));
   readonly sheetUrl = computed(() => `data:image/svg+xml,${encodeURIComponent(this.sheet())}`);
@@ -100,7 +140,12 @@ export class FinishStation {
   }
 
   add(chore: string | null): void {
-    if (chore) this.store.do({ do: 'add-act', before: null, act: { kind: 'chore', id: chore, chore, areas: [], handsS: null } });
+    if (chore)
+      this.store.do({
+        do: 'add-act',
+        before: null,
+        act: { kind: 'chore', id: chore, chore, areas: [], handsS: null },
+      });
   }
 
   save(): void {

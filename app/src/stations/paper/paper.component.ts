@@ -41,11 +41,17 @@ export class PaperStation {
   readonly sizes = computed(() => (this.plan() ? cardSizes(this.plan()!.card) : null));
   readonly envelopeId = computed(() => {
     const envelope = this.plan()?.card.envelope;
-    return ENVELOPES.find((e) => e.widthMm === envelope?.widthMm && e.heightMm === envelope.heightMm)?.id ?? null;
+    return (
+      ENVELOPES.find((e) => e.widthMm === envelope?.widthMm && e.heightMm === envelope.heightMm)?.id ?? null
+    );
   });
   readonly feel = computed(() => {
     const climate = this.plan()?.climate;
-    return CLIMATES_BY_FEEL.find((c) => c.tempC === climate?.tempC && c.rh === climate.rh && c.airMs === climate.airMs)?.id ?? null;
+    return (
+      CLIMATES_BY_FEEL.find(
+        (c) => c.tempC === climate?.tempC && c.rh === climate.rh && c.airMs === climate.airMs,
+      )?.id ?? null
+    );
   });
 
   set(change: Partial<CardFormat>): void {
@@ -75,6 +81,6 @@ export class PaperStation {
   setClimate(key: 'tempC' | 'rh' | 'airMs', field: HTMLInputElement, scale = 1): void {
     const value = Number(field.value.replace(',', '.')) / scale;
     this.store.do({ do: 'set-climate', change: { [key]: value } });
-    field.value = String((this.plan()!.climate[key] * scale).toFixed(2)).replace(/\.?0+$/, '');
+    field.value = (this.plan()!.climate[key] * scale).toFixed(2).replace(/\.?0+$/, '');
   }
 }

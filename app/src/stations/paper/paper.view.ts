@@ -31,7 +31,12 @@ export interface PaperDrawing {
   readonly rects: readonly PaperRect[];
   readonly words: readonly PaperWord[];
   readonly dimensions: readonly Dimension[];
-  readonly score: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number } | null;
+  readonly score: {
+    readonly x1: number;
+    readonly y1: number;
+    readonly x2: number;
+    readonly y2: number;
+  } | null;
 }
 
 /** Room between and round the drawings for dimension lines, mm. */
@@ -65,15 +70,37 @@ export function paperDrawing(format: CardFormat, length: (mm: number) => string)
       { kind: 'panel', ...centred(front, panel) },
     ],
     words: [
-      { text: `panel ${length(panel.widthMm)} × ${length(panel.heightMm)}`, x: envelope.widthMm / 2, y: envelope.heightMm / 2 },
+      {
+        text: `panel ${length(panel.widthMm)} × ${length(panel.heightMm)}`,
+        x: envelope.widthMm / 2,
+        y: envelope.heightMm / 2,
+      },
       { text: 'the front, painted', x: front.x + card.widthMm / 2, y: front.y + card.heightMm / 2 },
     ],
     dimensions: [
       { text: `envelope ${length(envelope.widthMm)}`, along: 'x', from: 0, to: envelope.widthMm, at: -8 },
       { text: length(envelope.heightMm), along: 'y', from: 0, to: envelope.heightMm, at: -8 },
-      { text: `card ${length(card.widthMm)}`, along: 'x', from: inside.x, to: inside.x + card.widthMm, at: envelope.heightMm + 8 },
-      { text: length(card.heightMm), along: 'y', from: inside.y, to: inside.y + card.heightMm, at: envelope.widthMm + 8 },
-      { text: `${scores.length > 0 ? 'sheet, opened' : 'sheet'} ${length(flat.widthMm)}`, along: 'x', from: 0, to: flat.widthMm, at: top - 8 },
+      {
+        text: `card ${length(card.widthMm)}`,
+        along: 'x',
+        from: inside.x,
+        to: inside.x + card.widthMm,
+        at: envelope.heightMm + 8,
+      },
+      {
+        text: length(card.heightMm),
+        along: 'y',
+        from: inside.y,
+        to: inside.y + card.heightMm,
+        at: envelope.widthMm + 8,
+      },
+      {
+        text: `${scores.length > 0 ? 'sheet, opened' : 'sheet'} ${length(flat.widthMm)}`,
+        along: 'x',
+        from: 0,
+        to: flat.widthMm,
+        at: top - 8,
+      },
       { text: length(flat.heightMm), along: 'y', from: top, to: top + flat.heightMm, at: -8 },
     ],
     score:
@@ -86,13 +113,25 @@ export function paperDrawing(format: CardFormat, length: (mm: number) => string)
 }
 
 /** What to cut, score and tape, in words. */
-export function paperWords(format: CardFormat, length: (mm: number) => string): { readonly cut: string; readonly score: string; readonly panel: string } {
+export function paperWords(
+  format: CardFormat,
+  length: (mm: number) => string,
+): { readonly cut: string; readonly score: string; readonly panel: string } {
   const { flat, panel, paint, scores } = cardSizes(format);
-  const by = (size: { widthMm: number; heightMm: number }): string => `${length(size.widthMm)} × ${length(size.heightMm)}`;
-  const edge = format.border === 'taped' ? `tape ${length(format.tapeMm)} over the rim` : format.border === 'bleed' ? `paint ${length(format.bleedMm)} past the trim line` : 'bare edge';
+  const by = (size: { widthMm: number; heightMm: number }): string =>
+    `${length(size.widthMm)} × ${length(size.heightMm)}`;
+  const edge =
+    format.border === 'taped'
+      ? `tape ${length(format.tapeMm)} over the rim`
+      : format.border === 'bleed'
+        ? `paint ${length(format.bleedMm)} past the trim line`
+        : 'bare edge';
   return {
     cut: `Cut the sheet ${by(flat)}.`,
-    score: scores.length === 0 ? 'No fold.' : `Score ${length(scores[0].atMm)} from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge.`,
+    score:
+      scores.length === 0
+        ? 'No fold.'
+        : `Score ${length(scores[0].atMm)} from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge.`,
     panel: `Panel ${by(panel)}; ${edge}${format.panelRevealMm > 0 ? `, on its own sheet of ${by(paint)}` : ''}.`,
   };
 }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, ElementRef, inject, input, model, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  model,
+  signal,
+} from '@angular/core';
 import type { Plan } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
 import type { LookAhead } from '../../workers/table-api';
@@ -22,7 +32,9 @@ export class DriftLine {
   readonly picked = model<string | null>(null);
   private readonly width = signal(900);
   readonly drawing = computed(() => driftDrawing(this.plan(), this.ahead(), this.width()));
-  readonly cursorX = computed(() => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS);
+  readonly cursorX = computed(
+    () => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS,
+  );
   readonly clock = computed(() => formatClock(this.atS()));
   private dragging = false;
 
@@ -51,7 +63,12 @@ export class DriftLine {
 
   key(event: KeyboardEvent): void {
     const step = event.shiftKey ? KEY_LEAP_S : KEY_STEP_S;
-    const to = { ArrowRight: this.atS() + step, ArrowLeft: this.atS() - step, Home: 0, End: this.drawing().endS }[event.key];
+    const to = {
+      ArrowRight: this.atS() + step,
+      ArrowLeft: this.atS() - step,
+      Home: 0,
+      End: this.drawing().endS,
+    }[event.key];
     if (to === undefined) return;
     event.preventDefault();
     this.moveTo(to);

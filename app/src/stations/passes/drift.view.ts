@@ -41,8 +41,21 @@ export interface DriftDrawing {
   readonly hands: readonly DriftMark[];
   readonly waits: readonly DriftMark[];
   readonly strands: readonly Strand[];
-  readonly masks: readonly { readonly area: string; readonly y: number; readonly x: number; readonly width: number; readonly setX: number; readonly label: string }[];
-  readonly pegs: readonly { readonly pass: string; readonly x: number; readonly y: number; readonly number: number; readonly stop: boolean }[];
+  readonly masks: readonly {
+    readonly area: string;
+    readonly y: number;
+    readonly x: number;
+    readonly width: number;
+    readonly setX: number;
+    readonly label: string;
+  }[];
+  readonly pegs: readonly {
+    readonly pass: string;
+    readonly x: number;
+    readonly y: number;
+    readonly number: number;
+    readonly stop: boolean;
+  }[];
   readonly ticks: readonly { readonly x: number; readonly label: string }[];
 }
 
@@ -68,7 +81,9 @@ export function driftDrawing(plan: Plan, { timeline, findings }: LookAhead, widt
   const endS = paintingEnd(timeline);
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
   const x = (s: number): number => LEFT_PX + Math.min(s, endS) * pxPerS;
-  const wetted = plan.areas.filter(({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id));
+  const wetted = plan.areas.filter(
+    ({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id),
+  );
   const rowOf = new Map(wetted.map(({ id }, i) => [id, FIRST_ROW_Y + i * ROW_PX]));
   const steps = timeline.steps.filter(({ startS }) => startS < endS);
   const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
@@ -80,10 +95,22 @@ export function driftDrawing(plan: Plan, { timeline, findings }: LookAhead, widt
     endS,
     pxPerS,
     handsY: HANDS_Y,
-    hands: steps.map(({ act, startS, endS: doneS }) => ({ id: act.id, x: x(startS), width: Math.max(2, x(doneS) - x(startS)), label: actInWords(plan, act) })),
+    hands: steps.map(({ act, startS, endS: doneS }) => ({
+      id: act.id,
+      x: x(startS),
+      width: Math.max(2, x(doneS) - x(startS)),
+      label: actInWords(plan, act),
+    })),
     waits: steps.flatMap(({ act, startS, waited }) =>
       waited && startS - waited.fromS > WORTH_A_WORD_S
-        ? [{ id: act.id, x: x(waited.fromS), width: x(startS) - x(waited.fromS), label: `wait ${formatSpan(startS - waited.fromS)}` }]
+        ? [
+            {
+              id: act.id,
+              x: x(waited.fromS),
+              width: x(startS) - x(waited.fromS),
+              label: `wait ${formatSpan(startS - waited.fromS)}`,
+            },
+          ]
         : [],
     ),
     strands: wetted.map(({ id, name }) => {
@@ -110,7 +137,15 @@ export function driftDrawing(plan: Plan, { timeline, findings }: LookAhead, widt
       label: setS === null ? 'never sets' : `set after ${formatSpan(setS - onS)}`,
     })),
     pegs: steps.flatMap(({ act, startS }) =>
-      act.kind === 'pass' ? act.areas.map((area) => ({ pass: act.id, x: x(startS), y: rowOf.get(area) ?? HANDS_Y, number: numbers.get(act.id)!, stop: stopped.has(act.id) })) : [],
+      act.kind === 'pass'
+        ? act.areas.map((area) => ({
+            pass: act.id,
+            x: x(startS),
+            y: rowOf.get(area) ?? HANDS_Y,
+            number: numbers.get(act.id)!,
+            stop: stopped.has(act.id),
+          }))
+        : [],
     ),
     ticks: ticks(endS, pxPerS).map((s) => ({ x: x(s), label: s === 0 ? '0' : formatSpan(s) })),
   };
@@ -133,7 +168,10 @@ function halfPx(filmUm: number, paperGm2: number): number {
 /** While it is being laid, a strand swells from nothing. */
 function laying(span: WetSpan, startS: number, x: (s: number) => number, y: number): StrandPart {
   const half = halfPx(span.filmUm, span.course.paperGm2[0]);
-  return { stage: 'laying', path: `M${px(x(startS))} ${y}Q${px(x(startS))} ${px(y - half)} ${px(x(span.laidS))} ${px(y - half)}V${px(y + half)}Q${px(x(startS))} ${px(y + half)} ${px(x(startS))} ${y}Z` };
+  return {
+    stage: 'laying',
+    path: `M${px(x(startS))} ${y}Q${px(x(startS))} ${px(y - half)} ${px(x(span.laidS))} ${px(y - half)}V${px(y + half)}Q${px(x(startS))} ${px(y + half)} ${px(x(startS))} ${y}Z`,
+  };
 }
 
 function drying(span: WetSpan, x: (s: number) => number, y: number): StrandPart[] {

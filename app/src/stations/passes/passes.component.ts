@@ -2,8 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { findingKey, type Finding } from '@kettle/core/checks';
-import { firstFinishing, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Pass } from '@kettle/core/plan';
+import type { Finding } from '@kettle/core/checks';
+import {
+  firstFinishing,
+  TECHNIQUES,
+  techniqueOf,
+  WATER_WORDS,
+  waterWord,
+  type Pass,
+} from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
@@ -43,8 +50,12 @@ export class PassesStation {
   readonly clock = computed(() => formatClock(this.momentS()));
   readonly notes = computed(() => (this.plan() ? passNotes(this.plan()!, this.ahead()) : []));
   readonly short = computed(() => passesInShort(this.notes(), this.ahead()));
-  readonly drawing = computed(() => (this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null));
-  readonly moment = computed(() => (this.plan() && this.ahead() ? momentInWords(this.plan()!, this.ahead()!, this.momentS()) : ''));
+  readonly drawing = computed(() =>
+    this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null,
+  );
+  readonly moment = computed(() =>
+    this.plan() && this.ahead() ? momentInWords(this.plan()!, this.ahead()!, this.momentS()) : '',
+  );
   readonly mixes = computed(() => [{ id: null, name: 'clear water' }, ...(this.plan()?.mixes ?? [])]);
 
   private readonly firstLook = computed(() => {
@@ -79,12 +90,14 @@ export class PassesStation {
       technique,
       filmUm,
       start: start === 'wet' ? 'straight-on' : 'when-dry',
-      mix: pigment ? (pass.mix ?? this.plan()!.mixes[0]?.id ?? null) : null,
+      mix: pigment ? (pass.mix ?? this.firstMix()) : null,
     });
   }
 
   toggleArea(pass: Pass, area: string): void {
-    this.change(pass, { areas: pass.areas.includes(area) ? pass.areas.filter((a) => a !== area) : [...pass.areas, area] });
+    this.change(pass, {
+      areas: pass.areas.includes(area) ? pass.areas.filter((a) => a !== area) : [...pass.areas, area],
+    });
   }
 
   add(): void {
@@ -100,13 +113,17 @@ export class PassesStation {
         name: '',
         areas: [area.id],
         technique: 'flat-wash',
-        mix: plan.mixes[0]?.id ?? null,
+        mix: this.firstMix(),
         filmUm: techniqueOf('flat-wash').filmUm,
         handsS: null,
         start: 'when-dry',
       },
     });
     this.picked.set(id);
+  }
+
+  private firstMix(): string | null {
+    return this.plan()!.mixes.at(0)?.id ?? null;
   }
 
   move(id: string, by: number): void {
@@ -124,6 +141,6 @@ export class PassesStation {
   }
 
   accept(finding: Finding): void {
-    this.store.do({ do: 'accept-finding', finding: findingKey(finding), reason: 'wanted' });
+    this.store.do({ do: 'accept-finding', finding: finding.key, reason: 'wanted' });
   }
 }

@@ -35,8 +35,17 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
         title: actInWords(plan, act),
         hands: step ? formatSpan(step.endS - step.startS) : '',
         swatch: look ? { wet: look.wet, dry: look.dry } : null,
-        how: act.kind === 'pass' ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm)].filter(Boolean).join(' · ') : '',
-        when: step ? `at ${formatClock(step.startS)}${step.waited?.area ? `, ${waitsFor(plan, step.waited.area)}` : ''}` : ahead ? 'never: what it waits for does not dry in this air' : '',
+        how:
+          act.kind === 'pass'
+            ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm)]
+                .filter(Boolean)
+                .join(' · ')
+            : '',
+        when: step
+          ? `at ${formatClock(step.startS)}${step.waited?.area ? `, ${waitsFor(plan, step.waited.area)}` : ''}`
+          : ahead
+            ? 'never: what it waits for does not dry in this air'
+            : '',
         after: afterwards(act, ahead),
         findings: ahead?.findings.filter((f) => f.where.pass === act.id) ?? [],
       },
@@ -54,14 +63,20 @@ function afterwards(act: Act, ahead: LookAhead | null): string {
   const wash = ahead.timeline.washes.find((w) => w.act === act.id);
   const creep = ahead.creepMm.get(act.id) ?? 0;
   const dryS = wash?.course.stages.coolEndS;
-  const dry = wash ? (dryS === null || dryS === undefined ? 'never dries in this air' : `dry ${formatSpan(dryS)} later`) : '';
+  const dry = wash
+    ? dryS === null || dryS === undefined
+      ? 'never dries in this air'
+      : `dry ${formatSpan(dryS)} later`
+    : '';
   return [dry, creep > 0 ? `damp creeps ${creep.toFixed(1)} mm` : ''].filter(Boolean).join(' · ');
 }
 
 /** The moment under the cursor: how each area stands, in words. */
 export function momentInWords(plan: Plan, ahead: LookAhead, atS: number): string {
   const words = plan.areas.flatMap(({ id, name }) => {
-    const masked = ahead.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity));
+    const masked = ahead.timeline.masks.some(
+      (m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity),
+    );
     if (masked) return [`${name} under mask`];
     const wash = ahead.timeline.washes.findLast((w) => w.area === id && w.laidS <= atS);
     return wash ? [`${name} ${STAGE_WORDS[stageAt(wash, atS)]}`] : [];

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import { Button } from 'primeng/button';
 import { areaOf } from '@kettle/core/plan';
 import { formatClock, formatSpan } from '@kettle/core/units';
@@ -45,11 +53,18 @@ export class SittingStation {
   readonly masks = computed(() =>
     (this.now()?.masks ?? []).map((mask) => ({
       name: areaOf(this.plan()!, mask.area).name,
-      state: mask.setInS === null ? 'never sets in this air' : mask.setInS > 0 ? `sets in ${formatClock(mask.setInS)}` : 'set',
+      state:
+        mask.setInS === null
+          ? 'never sets in this air'
+          : mask.setInS > 0
+            ? `sets in ${formatClock(mask.setInS)}`
+            : 'set',
       on: `on for ${formatSpan(mask.onForS)}`,
     })),
   );
-  readonly meanwhile = computed(() => (this.now()?.meanwhile ?? []).map((act) => actInWords(this.plan()!, act)));
+  readonly meanwhile = computed(() =>
+    (this.now()?.meanwhile ?? []).map((act) => actInWords(this.plan()!, act)),
+  );
   private readonly waiting = computed(() => (this.now()?.waitS ?? 0) > 0);
   private wasWaiting = false;
 
@@ -110,7 +125,10 @@ function keepAwake(): AbortController {
   const stop = new AbortController();
   if (!('wakeLock' in navigator)) return stop;
   navigator.wakeLock.request('screen').then(
-    (lock) => (stop.signal.aborted ? void lock.release() : stop.signal.addEventListener('abort', () => void lock.release())),
+    (lock) =>
+      stop.signal.aborted
+        ? void lock.release()
+        : stop.signal.addEventListener('abort', () => void lock.release()),
     // A low battery or a hidden tab may refuse it; the sitting goes on, only the screen may dim.
     () => undefined,
   );

@@ -32,10 +32,22 @@ const BAND_FACTOR = Math.exp(1.2816 * 0.15);
 export function actCard(plan: Plan, act: Act): ActCard {
   if (act.kind === 'pass') {
     const mix = act.mix === null ? 'clear water' : mixOf(plan, act.mix).name;
-    return { title: actInWords(plan, act), how: `${mix} · ${waterWord(act.filmUm)}`, advice: techniqueOf(act.technique).advice, gate: null, caution: null };
+    return {
+      title: actInWords(plan, act),
+      how: `${mix} · ${waterWord(act.filmUm)}`,
+      advice: techniqueOf(act.technique).advice,
+      gate: null,
+      caution: null,
+    };
   }
   const chore = choreOf(act.chore);
-  return { title: actInWords(plan, act), how: '', advice: '', gate: chore.gate ?? null, caution: chore.caution ?? null };
+  return {
+    title: actInWords(plan, act),
+    how: '',
+    advice: '',
+    gate: chore.gate ?? null,
+    caution: chore.caution ?? null,
+  };
 }
 
 /** Everything wet, the next to be dry first. */
@@ -65,8 +77,11 @@ function bandOf({ leftS, wash }: WetNow, atS: number): string {
 export function waitInWords(plan: Plan, now: SittingNow): string {
   if (now.waitS === 0) return '';
   const name = now.waitArea === null ? null : areaOf(plan, now.waitArea).name;
-  if (now.waitS === null) return `${name ?? 'It'} never gets ready in air this damp: warm the room, or change the plan.`;
-  return name === null ? `Leave it ${formatSpan(now.waitS)}.` : `Wait for the ${name}: ${formatClock(now.waitS)}`;
+  if (now.waitS === null)
+    return `${name ?? 'It'} never gets ready in air this damp: warm the room, or change the plan.`;
+  return name === null
+    ? `Leave it ${formatSpan(now.waitS)}.`
+    : `Wait for the ${name}: ${formatClock(now.waitS)}`;
 }
 
 /** The mixes the passes use, to be mixed before any wetting. */

@@ -1,4 +1,15 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { rectangle } from '@kettle/core/geometry';
@@ -38,7 +49,9 @@ export class SketchStation {
   readonly typed = signal({ x: 0, y: 0, width: 40, height: 30 });
   readonly newArea = signal<string | null>(null);
   readonly rows = computed(() => (this.plan() ? areaRows(this.plan()!, (mm) => this.studio.length(mm)) : []));
-  private readonly drawing = computed(() => (this.plan() ? panelDrawing(this.plan()!, this.lookAhead.ahead()) : null));
+  private readonly drawing = computed(() =>
+    this.plan() ? panelDrawing(this.plan()!, this.lookAhead.ahead()) : null,
+  );
 
   constructor() {
     const keys = inject(FrameKeys);
@@ -66,7 +79,9 @@ export class SketchStation {
     const plan = this.plan();
     if (!plan || width < 1 || height < 1) return;
     const id = `area-${crypto.randomUUID().slice(0, 8)}`;
-    const outline = rectangle(x, y, width, height).map((ring) => ring.map(([px, py]): [number, number] => [px, py]));
+    const outline = rectangle(x, y, width, height).map((ring) =>
+      ring.map(([px, py]): [number, number] => [px, py]),
+    );
     this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
     this.newArea.set(id);
   }

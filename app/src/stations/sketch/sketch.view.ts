@@ -13,7 +13,11 @@ export function areaRows(plan: Plan, length: (mm: number) => string): AreaRow[] 
   return plan.areas
     .map(({ id, name, outline }) => {
       const [, , width, height] = bounds(outline);
-      return { id, name, size: `${(polygonArea(outline) / 100).toFixed(1)} cm², ${length(width)} × ${length(height)}` };
+      return {
+        id,
+        name,
+        size: `${(polygonArea(outline) / 100).toFixed(1)} cm², ${length(width)} × ${length(height)}`,
+      };
     })
     .reverse();
 }

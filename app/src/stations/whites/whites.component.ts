@@ -15,7 +15,14 @@ import { maskAnswer, whiteRows } from './whites.view';
     @if (plan(); as plan) {
       <div class="station">
         <div class="table picture">
-          <kd-panel-picture [drawing]="drawing()!" [outlines]="true" [names]="true" [picked]="picked()" label="The panel before the mask comes off" (pick)="picked.set($event)" />
+          <kd-panel-picture
+            [drawing]="drawing()!"
+            [outlines]="true"
+            [names]="true"
+            [picked]="picked()"
+            label="The panel before the mask comes off"
+            (pick)="picked.set($event)"
+          />
         </div>
         <div class="notes">
           <h2>Whites</h2>
@@ -31,8 +38,16 @@ import { maskAnswer, whiteRows } from './whites.view';
               <legend>{{ row.name }}</legend>
               @for (way of row.ways; track way.way) {
                 <label [class.off]="way.discouraged">
-                  <input type="radio" [name]="row.area" [checked]="row.white?.way === way.way" (change)="keep(row.area, way.way)" />
-                  <span><strong>{{ way.name }}</strong><span class="soft">{{ way.reason }}</span></span>
+                  <input
+                    type="radio"
+                    [name]="row.area"
+                    [checked]="row.white?.way === way.way"
+                    (change)="keep(row.area, way.way)"
+                  />
+                  <span
+                    ><strong>{{ way.name }}</strong
+                    ><span class="soft">{{ way.reason }}</span></span
+                  >
                 </label>
               }
               <label>

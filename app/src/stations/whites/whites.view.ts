@@ -16,9 +16,17 @@ export interface WhiteRow {
 export function whiteRows(plan: Plan): WhiteRow[] {
   const rows = plan.areas.map(({ id, name, outline }) => {
     const crossed = plan.acts.some(
-      (act) => act.kind === 'pass' && !act.areas.includes(id) && act.areas.some((other) => gapBetween(outlineOf(plan, other), outline) === 0),
+      (act) =>
+        act.kind === 'pass' &&
+        !act.areas.includes(id) &&
+        act.areas.some((other) => gapBetween(outlineOf(plan, other), outline) === 0),
     );
-    return { area: id, name, white: plan.whites.find((w) => w.area === id) ?? null, ways: waysOfKeeping(outline, crossed) };
+    return {
+      area: id,
+      name,
+      white: plan.whites.find((w) => w.area === id) ?? null,
+      ways: waysOfKeeping(outline, crossed),
+    };
   });
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
 }

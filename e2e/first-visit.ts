@@ -1,0 +1,60 @@
+import { readFileSync } from 'node:fs';
+import type { Profile } from './browser';
+
+/** Bytes over the wire on a very first visit, as the browser counted them (packed bodies with headers). */
+export interface FirstVisit {
+  /** Page, and the scripts and styles it loads at once. */
+  readonly initialScriptsAndStyles: number;
+  readonly fonts: number;
+  /** Scripts the first screen, the demo card's Passes, loads on demand. */
+  readonly lazyScripts: number;
+  readonly worker: number;
+  readonly other: number;
+}
+
+/** Opens the app as nobody has before, and adds up what comes until the demo card stands on the table. */
+export async function firstVisit({ browser }: Profile, url: string): Promise<FirstVisit> {
+  const page = await browser.newPage();
+  const session = await page.createCDPSession();
+  await session.send('Network.enable');
+  const paths = new Map<string, string>();
+  const bytes = new Map<string, number>();
+  session.on('Network.responseReceived', ({ requestId, response }) => paths.set(requestId, new URL(response.url).pathname));
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => bytes.set(requestId, encodedDataLength));
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  await page.waitForSelector('.span[data-act=sill-wash]');
+  const worker = await workerBytes(url, await page.evaluate(() => performance.getEntriesByType('resource').map((e) => e.name)));
+  await page.close();
+  const initial = initialFiles();
+  const sum = { initialScriptsAndStyles: 0, fonts: 0, lazyScripts: 0, worker, other: 0 };
+  for (const [id, path] of paths) {
+    const size = bytes.get(id) ?? 0;
+    if (path === '/' || initial.has(path)) sum.initialScriptsAndStyles += size;
+    else if (path.endsWith('.woff2')) sum.fonts += size;
+    else if (path.startsWith('/worker-')) continue;
+    else if (path.endsWith('.js')) sum.lazyScripts += size;
+    else sum.other += size;
+  }
+  return sum;
+}
+
+/** What the page cannot start without: the files it names, and all that these import outright. */
+function initialFiles(): Set<string> {
+  const text = (name: string): string => readFileSync(`dist/app/browser/${name}`, 'utf8');
+  const found = new Set<string>();
+  const open = [...text('index.html').matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map(([, name]) => name);
+  for (let name = open.pop(); name !== undefined; name = open.pop()) {
+    if (found.has(`/${name}`)) continue;
+    found.add(`/${name}`);
+    if (name.endsWith('.js')) open.push(...[...text(name).matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, next]) => next));
+  }
+  return found;
+}
+
+/** A worker's script is fetched outside the page's own network log; asked for again, packed. */
+async function workerBytes(url: string, loaded: string[]): Promise<number> {
+  const script = loaded.find((name) => /\/worker-[A-Z0-9]+\.js$/.test(name));
+  if (!script) return 0;
+  const answer = await fetch(new URL(new URL(script).pathname, url), { headers: { 'accept-encoding': 'br' } });
+  return Number(answer.headers.get('content-length')) || (await answer.arrayBuffer()).byteLength;
+}
