@@ -84,7 +84,7 @@ describe('the end of a strand on the drift line', () => {
   it('refuses air that cannot be, says so, and keeps what was', async () => {
     await station(page, 'paper');
     await write(page, '[data-testid=rh]', '140');
-    await seeText(page, 'rh is a fraction 0…1');
+    await seeText(page, 'Humidity is between 0 and 100 %, not “140”');
     expect(await page.$eval('[data-testid=rh]', (field) => (field as HTMLInputElement).value)).toBe('35');
   });
 });

@@ -12,7 +12,7 @@ async function openCard(route: ActivatedRouteSnapshot) {
     return true;
   } catch (cause) {
     if (!(cause instanceof BadInput)) throw cause;
-    messages.stop(cause.message, 'The other cards are on the rack.');
+    messages.stop(`The card was not opened: ${cause.message}.`, 'The other cards are on the rack.');
     return router.parseUrl('/rack');
   }
 }

@@ -10,8 +10,13 @@ import { STREAM, streamPath, streamStops } from './stream.view';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive],
   template: `
-    <nav aria-label="Stations" [style.width.px]="stream.width">
-      <svg [attr.width]="stream.width" [attr.height]="stream.height" aria-hidden="true">
+    <nav aria-label="Stations">
+      <svg
+        [attr.viewBox]="'0 0 ' + stream.width + ' ' + stream.height"
+        [attr.height]="stream.height"
+        preserveAspectRatio="none"
+        aria-hidden="true"
+      >
         <path [attr.d]="path" />
       </svg>
       @for (stop of stops(); track stop.station) {
@@ -20,7 +25,7 @@ import { STREAM, streamPath, streamStops } from './stream.view';
           routerLinkActive="here"
           ariaCurrentWhenActive="page"
           [class]="stop.state"
-          [style.left.px]="stop.x"
+          [style.left.%]="(100 * stop.x) / stream.width"
           [attr.data-station]="stop.station"
         >
           <span class="mark" [style.top.px]="stop.y"></span>
@@ -40,6 +45,10 @@ import { STREAM, streamPath, streamStops } from './stream.view';
     </nav>
   `,
   styles: `
+    :host {
+      flex: 0 1 580px;
+      min-width: 0;
+    }
     nav {
       position: relative;
       height: 62px;
@@ -48,20 +57,22 @@ import { STREAM, streamPath, streamStops } from './stream.view';
       position: absolute;
       top: 2px;
       left: 0;
+      width: 100%;
     }
     path {
       fill: none;
       stroke: #8fa9ad;
       stroke-width: 2;
+      vector-effect: non-scaling-stroke;
     }
     a {
       position: absolute;
       top: 0;
-      width: 70px;
+      width: 12.5%;
       height: 60px;
-      margin-left: -35px;
+      margin-left: -6.25%;
       color: var(--ink);
-      font-size: 15px;
+      font-size: clamp(11.5px, 1.35vw, 15px);
       text-align: center;
       text-decoration: none;
     }

@@ -53,23 +53,27 @@ export function stageAt(wash: LaidWash, atS: number): Stage {
 export interface Wait {
   readonly untilS: number | null;
   readonly area: string | null;
+  /** Whether the area's wash or the mask on it is waited for. */
+  readonly what: 'wash' | 'mask' | null;
 }
+
+const NO_WAIT: Wait = { untilS: 0, area: null, what: null };
 
 /** What the paper asks for before an act, whatever the painter has chosen. */
 export function paperReady(plan: Plan, act: Act, table: Table): Wait {
   const wet = [...table.washes.keys()];
   const masked = [...table.masks.keys()];
   if (act.kind === 'chore' && act.areas.length === 0)
-    return choreOf(act.chore).needsDry ? latest(table, wet, []) : { untilS: 0, area: null };
+    return choreOf(act.chore).needsDry ? latest(table, wet, []) : NO_WAIT;
   return latest(table, touchingAreas(plan, act.areas, wet), touchingAreas(plan, act.areas, masked));
 }
 
 function latest(table: Table, washes: readonly string[], masks: readonly string[]): Wait {
   const waits: Wait[] = [
-    ...washes.map((area) => ({ untilS: dryAt(table.washes.get(area)!), area })),
-    ...masks.map((area) => ({ untilS: table.masks.get(area)!.setS, area })),
+    ...washes.map((area) => ({ untilS: dryAt(table.washes.get(area)!), area, what: 'wash' as const })),
+    ...masks.map((area) => ({ untilS: table.masks.get(area)!.setS, area, what: 'mask' as const })),
   ];
-  return waits.reduce(longer, { untilS: 0, area: null });
+  return waits.reduce(longer, NO_WAIT);
 }
 
 const longer = (a: Wait, b: Wait): Wait => ((b.untilS ?? Infinity) > (a.untilS ?? Infinity) ? b : a);
@@ -77,7 +81,7 @@ const longer = (a: Wait, b: Wait): Wait => ((b.untilS ?? Infinity) > (a.untilS ?
 /** What an act really waits for: the paper, unless the painter said straight on or a time. */
 export function waitFor(plan: Plan, act: Act, table: Table): Wait {
   if (act.kind === 'chore' || act.start === 'when-dry') return paperReady(plan, act, table);
-  return { untilS: act.start === 'straight-on' ? 0 : act.start.atS, area: null };
+  return act.start === 'straight-on' ? NO_WAIT : { ...NO_WAIT, untilS: act.start.atS };
 }
 
 /** The table after an act that ended at `endS`; water on water adds up. */

@@ -39,6 +39,7 @@ export interface SittingNow {
   /** Seconds until the paper is ready for it; 0 = now, `null` = never. */
   readonly waitS: number | null;
   readonly waitArea: string | null;
+  readonly waitFor: 'wash' | 'mask' | null;
   readonly wet: readonly WetNow[];
   readonly masks: readonly MaskNow[];
   /** Later acts that touch nothing wet, to fill a wait. */
@@ -67,7 +68,7 @@ export function sittingAt(plan: Plan, replay: SittingReplay, now: number): Sitti
   const atS = Math.max(0, (now - replay.startedMs) / 1000);
   const open = plan.acts.filter((act) => !done.has(act.id));
   const act = open.at(0) ?? null;
-  const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null };
+  const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null, what: null };
   const untilS = wait.untilS === null ? null : Math.max(wait.untilS, table.freeS);
   return {
     atS,
@@ -76,6 +77,7 @@ export function sittingAt(plan: Plan, replay: SittingReplay, now: number): Sitti
     begun: act !== null && begunAct === act.id,
     waitS: untilS === null ? null : Math.max(0, untilS - atS),
     waitArea: wait.area,
+    waitFor: wait.what,
     wet: [...table.washes.values()].map((wash) => wetNow(wash, atS)).filter(({ stage }) => stage !== 'dry'),
     masks: [...table.masks.values()].map(({ area, onS, setS }) => ({
       area,
@@ -107,13 +109,34 @@ export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
       done.add(act.id);
       begun = null;
     }
-    const wash = event.area ? table.washes.get(event.area) : undefined;
-    if (wash && (event.kind === 'still-wet' || event.kind === 'dry-now')) {
-      factor = learntFactor(wash, atS, event.kind);
-      table = { ...table, washes: new Map(table.washes).set(wash.area, { ...wash, factor }) };
+    if (event.area && (event.kind === 'still-wet' || event.kind === 'dry-now')) {
+      const looked = afterLook(table, event.area, atS, event.kind);
+      table = looked.table;
+      factor = looked.factor ?? factor;
     }
   }
   return { startedMs, table, done, begunAct: begun?.act ?? null, handsOnS };
+}
+
+/** The table after a look at one area: its mask's clock or its wash's is corrected; a wash teaches its pace to later ones. */
+function afterLook(
+  table: Table,
+  area: string,
+  atS: number,
+  kind: 'still-wet' | 'dry-now',
+): { table: Table; factor?: number } {
+  const mask = table.masks.get(area);
+  if (mask) {
+    const setS =
+      kind === 'dry-now'
+        ? atS
+        : mask.onS + Math.max((mask.setS ?? 0) - mask.onS, (atS - mask.onS) * STILL_WET_STRETCH);
+    return { table: { ...table, masks: new Map(table.masks).set(area, { ...mask, setS }) } };
+  }
+  const wash = table.washes.get(area);
+  if (!wash) return { table };
+  const factor = learntFactor(wash, atS, kind);
+  return { table: { ...table, washes: new Map(table.washes).set(area, { ...wash, factor }) }, factor };
 }
 
 function learntFactor(wash: LaidWash, atS: number, kind: 'still-wet' | 'dry-now'): number {

@@ -75,6 +75,10 @@ describe('a sitting', () => {
     expect(now.waitArea).toBe('boat');
     expect(now.waitS).toBeGreaterThan(200);
     expect(now.masks[0].setInS).toBeCloseTo(now.waitS!, 6);
+    const events2 = (kind: 'dry-now' | 'still-wet') => [...events, { kind, area: 'boat' }];
+    expect(now.waitFor).toBe('mask');
+    expect(at(301, events2('dry-now'), [...LAID_AT, 300], masked).waitS).toBe(0);
+    expect(at(700, events2('still-wet'), [...LAID_AT, 700], masked).waitS).toBeCloseTo((700 - 240) * 0.1, 0);
     const damp = { ...masked, climate: { ...masked.climate, rh: 1 } };
     expect(at(300, events, LAID_AT, damp).waitS).toBeNull();
   });

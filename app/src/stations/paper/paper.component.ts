@@ -5,10 +5,11 @@ import { Select } from 'primeng/select';
 import { cardSizes, ENVELOPES, type CardFormat } from '@kettle/core/card';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { PAPERS, paperById } from '@kettle/core/paper';
+import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { LengthField } from '../../ui/length-field.component';
-import { paperDrawing, paperWords } from './paper.view';
+import { airFault, paperDrawing, paperWords } from './paper.view';
 
 /** From the envelope to the card, its sheet and its panel, drawn true to scale; and the paper itself. */
 @Component({
@@ -21,6 +22,7 @@ import { paperDrawing, paperWords } from './paper.view';
 export class PaperStation {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
+  private readonly messages = inject(Messages);
   readonly plan = this.store.plan;
   readonly envelopes = [...ENVELOPES];
   readonly papers = [...PAPERS];
@@ -80,7 +82,9 @@ export class PaperStation {
 
   setClimate(key: 'tempC' | 'rh' | 'airMs', field: HTMLInputElement, scale = 1): void {
     const value = Number(field.value.replace(',', '.')) / scale;
-    this.store.do({ do: 'set-climate', change: { [key]: value } });
+    const fault = field.value.trim() === '' ? airFault(key, NaN) : airFault(key, value);
+    if (fault) this.messages.stop(`${fault}, not “${field.value}”.`, 'The reading before it stands.');
+    else this.store.do({ do: 'set-climate', change: { [key]: value } });
     field.value = (this.plan()!.climate[key] * scale).toFixed(2).replace(/\.?0+$/, '');
   }
 }

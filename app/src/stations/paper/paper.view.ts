@@ -112,6 +112,19 @@ export function paperDrawing(format: CardFormat, length: (mm: number) => string)
   };
 }
 
+/** What the air over a table can be, in the units of the fields. */
+const AIR_LIMITS = {
+  tempC: { most: 50, words: 'The air is between 0 and 50 °C' },
+  rh: { most: 1, words: 'Humidity is between 0 and 100 %' },
+  airMs: { most: 20, words: 'Air moves at 0 to 20 m/s' },
+} as const;
+
+/** What is wrong with a reading of the air, or an empty text. Humidity as a fraction. */
+export function airFault(key: keyof typeof AIR_LIMITS, value: number): string {
+  const { most, words } = AIR_LIMITS[key];
+  return value >= 0 && value <= most ? '' : words;
+}
+
 /** What to cut, score and tape, in words. */
 export function paperWords(
   format: CardFormat,

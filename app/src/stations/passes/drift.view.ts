@@ -1,9 +1,10 @@
 import type { Plan } from '@kettle/core/plan';
-import { washAt, type WetSpan } from '@kettle/core/schedule';
+import type { WetSpan } from '@kettle/core/schedule';
 import { formatSpan } from '@kettle/core/units';
-import { DRY_PAPER_GM2, type StageEnds } from '@kettle/core/water';
+import type { StageEnds } from '@kettle/core/water';
 import type { LookAhead } from '../../workers/table-api';
 import { actInWords } from '../../ui/act-words';
+import { halfStrand, strandOutline } from '../../ui/strand';
 
 export type WetStage = 'puddled' | 'shiny' | 'satin' | 'damp' | 'cool';
 
@@ -65,13 +66,6 @@ const HANDS_Y = 26;
 const FIRST_ROW_Y = 64;
 const ROW_PX = 40;
 const AXIS_PX = 26;
-
-/** Half the thickness of a strand per √(g/m²) of water; the root keeps a damp strand visible beside a puddle. */
-const HALF_PX_PER_ROOT = 1.6;
-const LARGEST_HALF_PX = 18;
-
-/** Points along one part of a strand. */
-const SAMPLES = 14;
 
 /** Waits shorter than this need no word, s. */
 const WORTH_A_WORD_S = 90;
@@ -159,15 +153,9 @@ function paintingEnd({ steps, washes, masks }: LookAhead['timeline']): number {
   return Math.max(600, ...lastHands) * 1.03;
 }
 
-/** A strand is as thick as the water that must still go before the paper is dry; a film always shows. */
-function halfPx(filmUm: number, paperGm2: number): number {
-  const water = Math.max(filmUm, filmUm + paperGm2 - DRY_PAPER_GM2, 0);
-  return Math.min(LARGEST_HALF_PX, HALF_PX_PER_ROOT * Math.sqrt(water));
-}
-
 /** While it is being laid, a strand swells from nothing. */
 function laying(span: WetSpan, startS: number, x: (s: number) => number, y: number): StrandPart {
-  const half = halfPx(span.filmUm, span.course.paperGm2[0]);
+  const half = halfStrand(span.filmUm, span.course.paperGm2[0]);
   return {
     stage: 'laying',
     path: `M${px(x(startS))} ${y}Q${px(x(startS))} ${px(y - half)} ${px(x(span.laidS))} ${px(y - half)}V${px(y + half)}Q${px(x(startS))} ${px(y + half)} ${px(x(startS))} ${y}Z`,
@@ -179,7 +167,7 @@ function drying(span: WetSpan, x: (s: number) => number, y: number): StrandPart[
   return stageOrder(span.course.stages).flatMap(([stage, endS]) => {
     const toS = Math.min(span.untilS, endS === null ? span.untilS : span.laidS + endS * span.factor);
     if (toS <= fromS) return [];
-    const part = { stage, path: outline(span, fromS, toS, x, y) };
+    const part = { stage, path: strandOutline(span, fromS, toS, x, y) };
     fromS = toS;
     return [part];
   });
@@ -192,17 +180,6 @@ const stageOrder = (ends: StageEnds): [WetStage, number | null][] => [
   ['damp', ends.dampEndS],
   ['cool', ends.coolEndS],
 ];
-
-function outline(span: WetSpan, fromS: number, toS: number, x: (s: number) => number, y: number): string {
-  const times = Array.from({ length: SAMPLES + 1 }, (_, i) => fromS + ((toS - fromS) * i) / SAMPLES);
-  const edge = times.map((s) => {
-    const { filmUm, paperGm2 } = washAt(span, s);
-    return [x(s), halfPx(filmUm, paperGm2)] as const;
-  });
-  const upper = edge.map(([at, half]) => `${px(at)} ${px(y - half)}`);
-  const lower = edge.reverse().map(([at, half]) => `${px(at)} ${px(y + half)}`);
-  return `M${[...upper, ...lower].join('L')}Z`;
-}
 
 const px = (value: number): string => value.toFixed(1);
 

@@ -17,7 +17,7 @@ import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { actInWords } from '../../ui/act-words';
 import { Bell } from './bell';
-import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting.view';
+import { actCard, layReady, mixesToPrepare, waitInWords, waitName, wetCards } from './sitting.view';
 
 /** At the table: one act at a time in huge type, what is wet and for how long, large targets. */
 @Component({
@@ -46,10 +46,14 @@ export class SittingStation {
   });
   readonly wait = computed(() => (this.plan() && this.now() ? waitInWords(this.plan()!, this.now()!) : ''));
   readonly wet = computed(() => (this.plan() && this.now() ? wetCards(this.plan()!, this.now()!) : []));
-  readonly waitName = computed(() => {
-    const [plan, now] = [this.plan(), this.now()];
-    return plan && now?.waitArea ? areaOf(plan, now.waitArea).name : '';
-  });
+  readonly waitName = computed(() =>
+    this.plan() && this.now() ? (waitName(this.plan()!, this.now()!) ?? '') : '',
+  );
+  readonly looks = computed(() =>
+    this.now()?.waitFor === 'mask'
+      ? { not: 'is still tacky', yes: 'has set' }
+      : { not: 'is still wet', yes: 'is dry now' },
+  );
   readonly masks = computed(() =>
     (this.now()?.masks ?? []).map((mask) => ({
       name: areaOf(this.plan()!, mask.area).name,

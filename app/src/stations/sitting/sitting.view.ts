@@ -4,6 +4,7 @@ import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { mixLooks, type MixLook } from '../colours/colours.view';
 import { actInWords } from '../../ui/act-words';
+import { strandOutline } from '../../ui/strand';
 
 /** The one act to do, in words large enough for arm's length. */
 export interface ActCard {
@@ -21,6 +22,8 @@ export interface WetCard {
   readonly stage: string;
   readonly left: string;
   readonly band: string;
+  /** Its water from laying to dry, as a path 300 px long about the level 18. */
+  readonly strand: string;
   /** Share of its drying that is over, 0…1. */
   readonly share: number;
 }
@@ -60,8 +63,18 @@ export function wetCards(plan: Plan, { wet, atS }: SittingNow): WetCard[] {
       stage: STAGE_WORDS[w.stage],
       left: w.leftS === null ? 'never' : formatClock(w.leftS),
       band: bandOf(w, atS),
+      strand: strandOf(w, atS),
       share: w.leftS === null ? 0 : (atS - w.wash.laidS) / (atS - w.wash.laidS + w.leftS),
     }));
+}
+
+const STRAND_PX = 300;
+const STRAND_Y = 18;
+
+function strandOf({ wash, leftS }: WetNow, atS: number): string {
+  const endS = atS + (leftS ?? 0);
+  const pxPerS = STRAND_PX / Math.max(1, endS - wash.laidS);
+  return strandOutline(wash, wash.laidS, endS, (s) => (s - wash.laidS) * pxPerS, STRAND_Y);
 }
 
 function bandOf({ leftS, wash }: WetNow, atS: number): string {
@@ -73,10 +86,17 @@ function bandOf({ leftS, wash }: WetNow, atS: number): string {
   return `to dry, 8 in 10 times ${minutes(early)} to ${minutes(total * BAND_FACTOR - sofar)} min`;
 }
 
+/** The thing waited for: an area, or the mask on it; `null` for none. */
+export function waitName(plan: Plan, { waitArea, waitFor }: SittingNow): string | null {
+  if (waitArea === null) return null;
+  const { name } = areaOf(plan, waitArea);
+  return waitFor === 'mask' ? `mask on the ${name}` : name;
+}
+
 /** What the hands wait for, in words; empty when the act can begin. */
 export function waitInWords(plan: Plan, now: SittingNow): string {
   if (now.waitS === 0) return '';
-  const name = now.waitArea === null ? null : areaOf(plan, now.waitArea).name;
+  const name = waitName(plan, now);
   if (now.waitS === null)
     return `${name ?? 'It'} never gets ready in air this damp: warm the room, or change the plan.`;
   return name === null
