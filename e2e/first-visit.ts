@@ -19,11 +19,18 @@ export async function firstVisit({ browser }: Profile, url: string): Promise<Fir
   await session.send('Network.enable');
   const paths = new Map<string, string>();
   const bytes = new Map<string, number>();
-  session.on('Network.responseReceived', ({ requestId, response }) => paths.set(requestId, new URL(response.url).pathname));
-  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => bytes.set(requestId, encodedDataLength));
+  session.on('Network.responseReceived', ({ requestId, response }) =>
+    paths.set(requestId, new URL(response.url).pathname),
+  );
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
+    bytes.set(requestId, encodedDataLength),
+  );
   await page.goto(url, { waitUntil: 'networkidle0' });
   await page.waitForSelector('.span[data-act=sill-wash]');
-  const worker = await workerBytes(url, await page.evaluate(() => performance.getEntriesByType('resource').map((e) => e.name)));
+  const worker = await workerBytes(
+    url,
+    await page.evaluate(() => performance.getEntriesByType('resource').map((e) => e.name)),
+  );
   await page.close();
   const initial = initialFiles();
   const sum = { initialScriptsAndStyles: 0, fonts: 0, lazyScripts: 0, worker, other: 0 };
@@ -42,11 +49,14 @@ export async function firstVisit({ browser }: Profile, url: string): Promise<Fir
 function initialFiles(): Set<string> {
   const text = (name: string): string => readFileSync(`dist/app/browser/${name}`, 'utf8');
   const found = new Set<string>();
-  const open = [...text('index.html').matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map(([, name]) => name);
+  const open = [...text('index.html').matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map(
+    ([, name]) => name,
+  );
   for (let name = open.pop(); name !== undefined; name = open.pop()) {
     if (found.has(`/${name}`)) continue;
     found.add(`/${name}`);
-    if (name.endsWith('.js')) open.push(...[...text(name).matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, next]) => next));
+    if (name.endsWith('.js'))
+      open.push(...[...text(name).matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, next]) => next));
   }
   return found;
 }
@@ -55,6 +65,8 @@ function initialFiles(): Set<string> {
 async function workerBytes(url: string, loaded: string[]): Promise<number> {
   const script = loaded.find((name) => /\/worker-[A-Z0-9]+\.js$/.test(name));
   if (!script) return 0;
-  const answer = await fetch(new URL(new URL(script).pathname, url), { headers: { 'accept-encoding': 'br' } });
+  const answer = await fetch(new URL(new URL(script).pathname, url), {
+    headers: { 'accept-encoding': 'br' },
+  });
   return Number(answer.headers.get('content-length')) || (await answer.arrayBuffer()).byteLength;
 }

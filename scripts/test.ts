@@ -1,6 +1,6 @@
 // Every suite, the cheap ones first, and one closing line over all of them.
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -11,6 +11,10 @@ interface Count {
 
 const reports = mkdtempSync(join(tmpdir(), 'kettle-tests-'));
 const total: Count = { passed: 0, failed: 0 };
+const begun = performance.now();
+const bySuite: Record<string, { passed: number; failed: number; seconds: number }> = {};
+
+const since = (startMs: number): number => Math.round((performance.now() - startMs) / 1000);
 
 /** A step that either holds or does not. */
 function step(name: string, command: string): void {
@@ -24,18 +28,25 @@ function step(name: string, command: string): void {
 /** A suite of tests; one that does not start counts as a failure. */
 function suite(name: string, projects: string[]): void {
   console.log(`\n· ${name}`);
-  const report = join(reports, `${name}.json`);
+  const startedMs = performance.now();
+  const report = join(reports, `${projects.join('-')}.json`);
   const flags = projects.map((project) => `--project ${project}`).join(' ');
-  const { status } = spawnSync(`npx vitest run ${flags} --reporter=dot --reporter=json --outputFile.json=${report}`, {
-    shell: true,
-    stdio: 'inherit',
-  });
+  const { status } = spawnSync(
+    `npx vitest run ${flags} --reporter=dot --reporter=json --outputFile.json=${report}`,
+    {
+      shell: true,
+      stdio: 'inherit',
+    },
+  );
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
+    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(
+      readFileSync(report, 'utf8'),
+    ) as Record<string, number>;
     const unstarted = status !== 0 && numFailedTests === 0 ? Math.max(1, numFailedTestSuites) : 0;
     total.passed += numPassedTests;
     total.failed += numFailedTests + unstarted;
     if (numPassedTests + numFailedTests === 0) total.failed++;
+    bySuite[name] = { passed: numPassedTests, failed: numFailedTests + unstarted, seconds: since(startedMs) };
   } catch (cause) {
     console.log(`· ${name} left no report: ${String(cause)}`);
     total.failed++;
@@ -44,10 +55,17 @@ function suite(name: string, projects: string[]): void {
 
 step('kernels', 'npm run -s kernels');
 step('types', 'npm run -s types');
-suite('core, kernels, command line, state', ['unit', 'app']);
+suite('core, kernels, command line, views', ['unit', 'app']);
 step('lint and order of subjects', 'npm run -s lint');
 step('the app builds', 'npm run -s build');
 suite('journeys in the browser', ['e2e']);
+
+// The long evidence asks for the figures of every suite in a file.
+if (process.env['REPORT'])
+  writeFileSync(
+    process.env['REPORT'],
+    `${JSON.stringify({ ...total, seconds: since(begun), kills: Number(process.env['KILLS'] ?? 3), suites: bySuite }, null, 1)}\n`,
+  );
 
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed === 0 ? 0 : 1;

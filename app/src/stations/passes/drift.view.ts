@@ -4,7 +4,7 @@ import { formatSpan } from '@kettle/core/units';
 import type { StageEnds } from '@kettle/core/water';
 import type { LookAhead } from '../../workers/table-api';
 import { actInWords } from '../../ui/act-words';
-import { halfStrand, strandOutline } from '../../ui/strand';
+import { halfStrand, strandOutline } from '../../ui/strand.view';
 
 export type WetStage = 'puddled' | 'shiny' | 'satin' | 'damp' | 'cool';
 

@@ -4,7 +4,7 @@ import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { mixLooks, type MixLook } from '../colours/colours.view';
 import { actInWords } from '../../ui/act-words';
-import { strandOutline } from '../../ui/strand';
+import { strandOutline } from '../../ui/strand.view';
 
 /** The one act to do, in words large enough for arm's length. */
 export interface ActCard {

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { applyCommands } from '@kettle/core/plan';
+import { stageAt } from '@kettle/core/schedule';
+import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
+import { panelDrawing } from '../../panel/panel.view';
+import { lookAheadOf } from '../../testing/look-ahead';
+import { driftDrawing } from './drift.view';
+import { momentInWords, passesInShort, passNotes } from './passes.view';
+
+const plan = kettleInTheRain();
+const ahead = lookAheadOf(plan);
+const drawing = driftDrawing(plan, ahead, 1200);
+
+describe('the drift line', () => {
+  it('has a strand for every area that is wetted or masked, its spans those of the timeline to the second', () => {
+    expect(drawing.strands.map(({ name }) => name)).toEqual(['pane', 'sill', 'kettle', 'steam']);
+    for (const strand of drawing.strands)
+      for (const span of strand.spans) {
+        const wash = ahead.timeline.washes.find((w) => w.act === span.act && w.area === strand.area)!;
+        expect([span.laidS, span.untilS]).toEqual([wash.laidS, wash.untilS]);
+      }
+  });
+
+  it('shows the stages in their order and only those that occur', () => {
+    const order = ['laying', 'puddled', 'shiny', 'satin', 'damp', 'cool'];
+    const sill = drawing.strands.find(({ area }) => area === 'sill')!;
+    const stages = sill.parts.map(({ stage }) => stage);
+    expect(stages).toEqual([...stages].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
+    expect(stages).toContain('damp');
+    expect(stages).not.toContain('puddled');
+  });
+
+  it('keeps to the time scale: hands, pegs and masks stand where their times are', () => {
+    const x = (s: number): number => drawing.left + s * drawing.pxPerS;
+    const step = ahead.timeline.steps.find(({ act }) => act.id === 'kettle-wash')!;
+    expect(drawing.hands.find(({ id }) => id === 'kettle-wash')!.x).toBeCloseTo(x(step.startS), 6);
+    expect(drawing.pegs.find(({ pass }) => pass === 'kettle-wash')!.x).toBeCloseTo(x(step.startS), 6);
+    expect(drawing.masks[0].setX).toBeCloseTo(x(ahead.timeline.masks[0].setS!), 6);
+    expect(drawing.waits.length).toBeGreaterThan(0);
+  });
+
+  it('says where a conflict sits', () => {
+    const early = applyCommands(plan, [
+      { do: 'change-pass', pass: 'kettle-wash', change: { start: 'straight-on' } },
+    ]).plan;
+    const pegs = driftDrawing(early, lookAheadOf(early), 1200).pegs;
+    expect(pegs.filter(({ stop }) => stop).map(({ pass }) => pass)).toEqual(['kettle-wash']);
+    expect(drawing.pegs.some(({ stop }) => stop)).toBe(false);
+  });
+
+  it('draws a plan without passes, too', () => {
+    const empty = { ...plan, acts: [], whites: [] };
+    expect(driftDrawing(empty, lookAheadOf(empty), 900).strands).toEqual([]);
+  });
+});
+
+describe('the notes', () => {
+  const notes = passNotes(plan, ahead);
+
+  it('say what is done, with what, how long and when', () => {
+    const sill = notes.find(({ act }) => act.id === 'sill-wash')!;
+    expect(sill).toMatchObject({ title: 'Wash the sill', how: 'oak sill · a loaded brush', hands: '2 min' });
+    expect(sill.when).toMatch(/^at \d/);
+    expect(notes.find(({ act }) => act.id === 'wet-pane')).toMatchObject({
+      title: 'Wet the pane',
+      swatch: null,
+    });
+    expect(notes.map(({ title }) => title)).toContain('Take the mask off the steam');
+    expect(passesInShort(notes, ahead)).toMatch(/^8 acts · \d+ min in hand · .* waiting$/);
+  });
+
+  it('say so when an act can never begin', () => {
+    const damp = { ...plan, climate: { ...plan.climate, rh: 1 } };
+    expect(passNotes(damp, lookAheadOf(damp)).find(({ act }) => act.id === 'wet-pane')!.when).toMatch(
+      /never/,
+    );
+  });
+});
+
+describe('the moment under the cursor', () => {
+  const wash = ahead.timeline.washes.find(({ act }) => act === 'kettle-wash')!;
+
+  it('is told in words that agree with the water', () => {
+    expect(momentInWords(plan, ahead, 0)).toBe('nothing laid yet');
+    expect(stageAt(wash, wash.laidS + 1)).toBe('shiny');
+    expect(momentInWords(plan, ahead, wash.laidS + 1)).toContain('kettle shiny all over');
+    expect(momentInWords(plan, ahead, wash.laidS + 1)).toContain('steam under mask');
+  });
+
+  it('is painted with the colours of that time, the mask while it is on', () => {
+    const fillOf = (atS: number, area: string) =>
+      panelDrawing(plan, ahead, atS).shapes.find(({ id }) => id === area)!;
+    expect(fillOf(0, 'kettle').fill).toBe(fillOf(wash.laidS - 1, 'kettle').fill);
+    expect(fillOf(wash.laidS + 1, 'kettle').fill).not.toBe(fillOf(0, 'kettle').fill);
+    expect(fillOf(wash.laidS, 'steam').masked).toBe(true);
+    expect(fillOf(Infinity, 'steam').masked).toBe(false);
+  });
+});

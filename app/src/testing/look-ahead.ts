@@ -1,0 +1,17 @@
+import { runChecks } from '@kettle/core/checks';
+import type { Plan } from '@kettle/core/plan';
+import { areaLooks, layOut } from '@kettle/core/schedule';
+import type { LookAhead } from '../workers/table-api';
+
+/** What the worker would answer for a plan, worked out on the spot. */
+export function lookAheadOf(plan: Plan): LookAhead {
+  const timeline = layOut(plan);
+  return {
+    revision: 1,
+    timeline,
+    looks: areaLooks(plan, timeline),
+    findings: runChecks(plan, timeline),
+    creepMm: new Map(),
+    kernel: 'plain',
+  };
+}
