@@ -6,7 +6,7 @@ export class BadInput extends Error {
     readonly field: string,
     readonly reason: string,
   ) {
-    super(field === '' ? reason : `${field}: ${reason}`);
+    super(`${field === '' ? 'input' : field}: ${reason}`);
     this.name = 'BadInput';
   }
 }

@@ -53,6 +53,9 @@ const STEP_ACCURACY = 0.02;
 /** Share of the uptake's own relaxation time a step may span; Runge–Kutta 4 is unstable beyond 2.8. */
 const RELAXATION_SHARE = 0.5;
 
+/** What is not dry after a year is not going to be: air within a breath of saturation. */
+const NEVER_S = 365 * 24 * 3600;
+
 /** A film this thin is gone, µm; below the rounding of the step that empties it. */
 const NO_FILM_UM = 1e-9;
 
@@ -69,7 +72,7 @@ export function dry(wash: Wash, stepScale = 1): DryingCourse {
   let time = 0;
   let phase = 0;
   let step = FIRST_STEP_S * stepScale;
-  while (!isDry(states.at(-1)!)) {
+  while (!isDry(states.at(-1)!) && time < NEVER_S) {
     const now = states.at(-1)!;
     const { rate, untilS } = phases[phase];
     if (rate === 0 && untilS === Infinity && !filmStillSinks(now, paper)) break;

@@ -125,6 +125,16 @@ describe('any wash', () => {
     expect(flooded.puddledEndS).toBeNull();
   });
 
+  it('in air a breath below saturation is given up as never, at once', () => {
+    const begun = performance.now();
+    for (const rh of [0.999999, 0.9999999999, 1 - Number.EPSILON])
+      for (const filmUm of [20, 80, 400])
+        expect(dry(wash(filmUm, { ...ORDINARY, rh })).stages.coolEndS, `${filmUm} at ${rh}`).toSatisfy(
+          (s) => s === null || filmUm === 20,
+        );
+    expect(performance.now() - begun).toBeLessThan(3000);
+  });
+
   it('a stage never entered ends with the one before', () => {
     const { stages } = dry(wash(30));
     expect(stages.puddledEndS).toBe(0);

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { rectangle } from '../geometry';
+import { CHORES, TECHNIQUES, type Command, type Plan } from '../plan';
+import { addArea, addMix, addPass } from './small-plan';
+
+const AREAS = ['sky', 'field', 'boat', 'reeds', 'moon'];
+const MIXES = ['blue', 'dark', 'lemon'];
+
+const areaId = fc.constantFrom(...AREAS);
+const number = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
+
+const pass = fc
+  .record({
+    id: fc.integer({ min: 1, max: 6 }).map((n) => `pass-${n}`),
+    area: areaId,
+    mix: fc.option(fc.constantFrom(...MIXES)),
+    technique: fc.constantFrom(...TECHNIQUES.map(({ id }) => id)),
+    filmUm: number(5, 250),
+    start: fc.oneof(
+      fc.constantFrom('when-dry' as const, 'straight-on' as const),
+      fc.record({ atS: number(0, 9000) }),
+    ),
+    handsS: fc.option(number(5, 400)),
+  })
+  .map(({ id, area, mix, ...rest }) => addPass(id, area, mix, rest));
+
+/** Any command a painter's press could lead to on the test plan; some name things that are not there. */
+export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
+  fc.string({ minLength: 1, maxLength: 20 }).map((title): Command => ({ do: 'rename', title })),
+  number(0, 1).map((rh): Command => ({ do: 'set-climate', change: { rh } })),
+  number(1, 35).map((tempC): Command => ({ do: 'set-climate', change: { tempC } })),
+  fc
+    .constantFrom('side', 'top', 'flat')
+    .map((fold): Command => ({ do: 'set-format', change: { fold: fold } })),
+  fc
+    .record({ id: areaId, x: number(0, 100), y: number(0, 60), w: number(2, 60), h: number(2, 60) })
+    .map(({ id, x, y, w, h }) => addArea(id, rectangle(x, y, w, h))),
+  areaId.map((area): Command => ({ do: 'remove-area', area })),
+  fc
+    .record({ area: areaId, way: fc.constantFrom('mask', 'paint-round', 'bare') })
+    .map(({ area, way }): Command => ({
+      do: 'keep-white',
+      white: { id: `white-${area}`, area, way: way },
+    })),
+  areaId.map((area): Command => ({ do: 'give-up-white', white: `white-${area}` })),
+  fc.constantFrom(...MIXES).map((mix): Command => ({ do: 'remove-mix', mix })),
+  fc
+    .record({ id: fc.constantFrom(...MIXES), strength: number(0.02, 1) })
+    .map(({ id, strength }) => addMix(id, strength, 'PB29')),
+  pass,
+  fc.integer({ min: 1, max: 6 }).map((n): Command => ({ do: 'remove-act', act: `pass-${n}` })),
+  fc
+    .record({ n: fc.integer({ min: 1, max: 6 }), to: fc.nat(20) })
+    .map(({ n, to }): Command => ({ do: 'move-act', act: `pass-${n}`, to })),
+  fc.constantFrom(...CHORES.map(({ id }) => id)).map((chore): Command => ({ do: 'remove-act', act: chore })),
+);
+
+/** Would the plan refuse this command, since it names what is not there or is there already? The app never sends such. */
+export function isSensible(plan: Plan, command: Command): boolean {
+  const has = (list: readonly { id: string }[], id: string): boolean => list.some((entry) => entry.id === id);
+  switch (command.do) {
+    case 'add-area':
+      return !has(plan.areas, command.area.id);
+    case 'keep-white':
+      return has(plan.areas, command.white.area);
+    case 'add-act':
+      return (
+        !has(plan.acts, command.act.id) &&
+        command.act.areas.every((area) => has(plan.areas, area)) &&
+        (command.act.kind !== 'pass' || command.act.mix === null || has(plan.mixes, command.act.mix))
+      );
+    default:
+      return true;
+  }
+}
+
+/** Plans that come of a painter pressing at random. */
+export const anyCommands = fc.array(anyCommand, { minLength: 1, maxLength: 25 });

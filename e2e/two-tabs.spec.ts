@@ -1,0 +1,68 @@
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+} from './browser';
+import { choose, write } from './hand';
+
+let served: Served;
+let profile: Profile;
+
+beforeAll(async () => {
+  served = await serveApp();
+  profile = await openBrowser();
+});
+
+afterAll(async () => {
+  await profile.close();
+  await served.close();
+});
+
+it('a second tab reads along, may not write, and takes over when the first has gone', async () => {
+  const owner = await openPage(profile, served.url);
+  await seeText(owner, 'Kettle in the rain');
+  await station(owner, 'paper');
+  const reader = await openPage(profile, `${served.url}/card/kettle-in-the-rain/paper`);
+  await seeText(reader, 'This card is open in another tab.');
+
+  await owner.bringToFront();
+  await write(owner, '[data-testid=rh]', '61');
+  await reader.bringToFront();
+  await reader.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[data-testid=rh]')?.value === '61',
+  );
+
+  await write(reader, '[data-testid=rh]', '30');
+  await seeText(reader, 'Nothing was changed.');
+  expect(await owner.$eval('[data-testid=rh]', (field) => (field as HTMLInputElement).value)).toBe('61');
+
+  await owner.close();
+  await seeText(reader, 'The other tab has let this card go.');
+  await write(reader, '[data-testid=rh]', '44');
+  await reader.reload({ waitUntil: 'networkidle0' });
+  expect(await reader.$eval('[data-testid=rh]', (field) => (field as HTMLInputElement).value)).toBe('44');
+  await reader.close();
+});
+
+it('a long search reports its progress and stops when told to', async () => {
+  const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/colours`);
+  await choose(page, 'Pigment 3', 'quinacridone magenta');
+  await press(page, 'Mix another');
+  await choose(page, 'Pigment 2', 'viridian');
+  await press(page, 'Which parts give it?');
+  await page.waitForSelector('p-progressbar');
+  await page.evaluate(() =>
+    [...document.querySelectorAll('button')].find((b) => b.innerText === 'Stop looking')?.click(),
+  );
+  await page.waitForFunction(() => document.querySelector('p-progressbar') === null);
+  expect(await page.$('[data-testid=found]')).toBeNull();
+  await press(page, 'Which parts give it?');
+  await page.waitForSelector('[data-testid=found]');
+  await page.close();
+});
