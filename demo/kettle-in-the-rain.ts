@@ -138,7 +138,7 @@ const mix = (id: string, name: string, strength: number, ...parts: [string, numb
 
 const area = (id: string, name: string, ring: Point[]): Command => ({
   do: 'add-area',
-  area: { id, name, outline: [ring.map(([x, y]) => [x, y])] },
+  area: { id, name, outline: [ring] },
 });
 
 const COMMANDS: Command[] = [

@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '@hono/node-server';
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type JSHandle, type Page } from 'puppeteer-core';
 import { kettleServer } from '@kettle/server';
 
 const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
@@ -93,18 +93,32 @@ export const textOf = (page: Page, selector: string): Promise<string> =>
 export const seeText = (page: Page, text: string): Promise<unknown> =>
   page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
 
-/** Presses the button or link with this text. */
-export async function press(page: Page, text: string): Promise<void> {
-  const handle = await page.waitForFunction(
-    (wanted) =>
-      [...document.querySelectorAll<HTMLElement>('button, a, [role=menuitem], [role=option]')].find(
-        (element) => element.innerText.trim() === wanted && element.offsetParent !== null,
-      ) ?? null,
-    {},
-    text,
-  );
-  await (handle.asElement() as ElementHandle<HTMLElement>).click();
+/** Clicks what `find` finds once it stands still: a list may open, or be drawn anew, under the hand. */
+export async function clickFound(find: () => Promise<JSHandle>): Promise<void> {
+  for (let tries = 0; ; tries++) {
+    const element = (await find()).asElement() as ElementHandle<HTMLElement>;
+    try {
+      await element.click();
+      return;
+    } catch (cause) {
+      if (tries === 5) throw cause;
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+  }
 }
+
+/** Presses the button or link with this text. */
+export const press = (page: Page, text: string): Promise<void> =>
+  clickFound(() =>
+    page.waitForFunction(
+      (wanted) =>
+        [...document.querySelectorAll<HTMLElement>('button, a, [role=menuitem], [role=option]')].find(
+          (element) => element.innerText.trim() === wanted && element.offsetParent !== null,
+        ) ?? null,
+      {},
+      text,
+    ),
+  );
 
 export const station = (page: Page, name: string): Promise<void> =>
   page.locator(`[data-station=${name}]`).click();

@@ -1,20 +1,22 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
+import { clickFound } from './browser';
 
 /** Chooses an option of the list with this name. */
 export async function choose(page: Page, list: string, option: string): Promise<void> {
   await page.locator(`[aria-label="${list}"]`).click();
-  const handle = await page.waitForFunction(
-    (wanted) =>
-      [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) =>
-        o.innerText.trim().startsWith(wanted),
-      ) ?? null,
-    {},
-    option,
+  await clickFound(() =>
+    page.waitForFunction(
+      (wanted) =>
+        [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) =>
+          o.innerText.trim().startsWith(wanted),
+        ) ?? null,
+      {},
+      option,
+    ),
   );
-  await (handle.asElement() as ElementHandle<HTMLElement>).click();
   await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
 }
 
@@ -87,7 +89,8 @@ export async function downloads(page: Page): Promise<(ending: string) => Promise
   return async (ending) => {
     for (let tries = 0; tries < 100; tries++) {
       const name = readdirSync(folder).find((file) => file.endsWith(ending));
-      if (name) return new Uint8Array(readFileSync(join(folder, name)));
+      const bytes = name ? new Uint8Array(readFileSync(join(folder, name))) : null;
+      if (bytes && bytes.length > 0) return bytes;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     throw new Error(`no ${ending} file came down within 10 s`);

@@ -174,7 +174,27 @@ describe('a newcomer', () => {
     expect(plan.acts.filter((act) => act.kind === 'pass')).toHaveLength(1);
   });
 
+  it('goes all the way back and forward again on the drift line', async () => {
+    await station(page, 'passes');
+    await page.waitForSelector('.span');
+    for (let i = 0; i < 40; i++) await page.keyboard.press('u');
+    await seeText(page, 'Mark an area at Sketch');
+    for (let i = 0; i < 40; i++) await page.keyboard.press('U');
+    await seeText(page, 'Wash the sky');
+    await page.waitForSelector('.span');
+  });
+
   it('has met no fault of ours on the way', () => expect(page.faults).toEqual([]));
+});
+
+describe('the demo', () => {
+  it('can be put back as it was shipped; the painter’s own card stays', async () => {
+    await menu(page, 'Put the demo card back as it was');
+    await seeText(page, 'The demo card lies as it was shipped.');
+    await page.locator('.house').click();
+    await seeText(page, 'Kettle in the rain');
+    await seeText(page, 'Heron at low tide');
+  });
 });
 
 describe('a card as a file', () => {

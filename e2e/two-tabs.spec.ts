@@ -45,6 +45,7 @@ it('a second tab reads along, may not write, and takes over when the first has g
   await owner.close();
   await seeText(reader, 'The other tab has let this card go.');
   await write(reader, '[data-testid=rh]', '44');
+  await new Promise((resolve) => setTimeout(resolve, 300));
   await reader.reload({ waitUntil: 'networkidle0' });
   expect(await reader.$eval('[data-testid=rh]', (field) => (field as HTMLInputElement).value)).toBe('44');
   await reader.close();

@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { Button } from 'primeng/button';
@@ -36,6 +43,7 @@ export class HouseMenu {
   private readonly messages = inject(Messages);
   private readonly router = inject(Router);
 
+  private readonly file = viewChild.required<ElementRef<HTMLInputElement>>('file');
   private readonly navigated = toSignal(this.router.events);
 
   readonly items = computed((): MenuItem[] => {
@@ -54,7 +62,7 @@ export class HouseMenu {
       { label: 'Save the card as a .kettle file', disabled: !open, command: () => void this.saveFile() },
       {
         label: 'Open a .kettle file',
-        command: () => document.querySelector<HTMLInputElement>('kd-house-menu input')?.click(),
+        command: () => this.file().nativeElement.click(),
       },
       { separator: true },
       {

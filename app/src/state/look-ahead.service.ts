@@ -1,9 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, filter, switchMap } from 'rxjs';
-import type { Finding } from '@kettle/core/checks';
+import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
 import type { Station } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
+import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 
 /** A burst of changes (typing, dragging) is answered once, ms. */
@@ -20,6 +20,7 @@ const STATION_OF_CHECK: Readonly<Record<string, Station>> = {
 export class LookAheadService {
   private readonly worker = inject(TableWorker);
   private readonly store = inject(PlanStore);
+  private readonly messages = inject(Messages);
 
   /** The newest answer; it may be one change behind for a moment. */
   private readonly answer = toSignal(
@@ -27,22 +28,28 @@ export class LookAheadService {
       filter((open) => open !== null),
       debounceTime(SETTLE_MS),
       switchMap(({ plan, revision }) =>
-        this.worker.lookAhead(plan, revision).then((ahead) => ({ planId: plan.id, ahead })),
+        from(this.worker.lookAhead(plan, revision)).pipe(
+          catchError((cause: unknown) => {
+            this.messages.stop(
+              `The drying could not be worked out: ${String(cause)}.`,
+              'The card is safe. Load the page again.',
+            );
+            return EMPTY;
+          }),
+        ),
       ),
     ),
   );
 
   readonly ahead = computed(() => {
     const answer = this.answer();
-    return answer && answer.planId === this.store.plan()?.id ? answer.ahead : null;
+    return answer && answer.plan.id === this.store.plan()?.id ? answer : null;
   });
-
-  readonly upToDate = computed(() => this.ahead()?.revision === this.store.open()?.revision);
 
   /** Open findings at each station. */
   readonly findingsAt = computed(() => {
     const counts = new Map<Station, number>();
-    for (const { id } of this.ahead()?.findings ?? ([] as Finding[])) {
+    for (const { id } of this.ahead()?.findings ?? []) {
       const station = STATION_OF_CHECK[id] ?? 'passes';
       counts.set(station, (counts.get(station) ?? 0) + 1);
     }

@@ -21,6 +21,17 @@ export class Messages {
     this.current.set({ severity: 'stop', what, advice });
   }
 
+  /** A write to the browser's database failed; what is on the table is still whole. */
+  notSaved(cause: unknown): void {
+    const full = cause instanceof Error && /quota/i.test(`${cause.name} ${cause.message}`);
+    this.stop(
+      full
+        ? 'The disk is full: the last change could not be saved.'
+        : `The last change could not be saved: ${String(cause)}.`,
+      'Nothing is lost while this tab stays open. Save the card as a .kettle file, then make room.',
+    );
+  }
+
   clear(): void {
     this.current.set(null);
   }

@@ -49,7 +49,9 @@ export class PlanArchive {
     return this.db.transaction('r', this.db.plans, this.db.journal, async () => {
       const saved = await this.db.plans.get(id);
       if (!saved) return null;
-      const entries = await this.entriesAfter(id, saved.seq).sortBy('seq');
+      // A gap means that a write between failed; what came after it cannot be applied.
+      const after = await this.entriesAfter(id, saved.seq).sortBy('seq');
+      const entries = after.filter(({ seq }, i) => seq === saved.seq + i + 1);
       const plan = entries.reduce((now, { patches }) => replayPatches(now, patches), readPlan(saved.plan));
       return { plan, seq: entries.at(-1)?.seq ?? saved.seq };
     });

@@ -34,6 +34,8 @@ export class PlanStore {
   private mayWrite = false;
   private seq = 0;
   private savedSeq = 0;
+  /** A change is missing from the journal; the next write saves the card whole instead. */
+  private journalTorn = false;
   private writing: Promise<void> = Promise.resolve();
   private following: Subscription | null = null;
 
@@ -70,6 +72,7 @@ export class PlanStore {
       this.saveWhole();
       await this.writing;
     }
+    this.journalTorn = false;
     this.lock.release();
     this.history = null;
     this.open$.next(null);
@@ -116,29 +119,25 @@ export class PlanStore {
   private write(patches: readonly Patch[]): void {
     const { id } = this.history!.plan;
     const seq = ++this.seq;
-    this.enqueue(() => this.archive.append(id, seq, patches));
+    this.enqueue(() => (this.journalTorn ? this.saveNow() : this.archive.append(id, seq, patches)));
     if (seq - this.savedSeq >= ENTRIES_A_SAVE) this.saveWhole();
   }
 
   private saveWhole(): void {
-    if (!this.history || !this.mayWrite || this.seq === this.savedSeq) return;
-    const { plan } = this.history;
-    const seq = this.seq;
-    this.savedSeq = seq;
-    this.enqueue(() => this.archive.save(plan, seq));
+    if (!this.history || !this.mayWrite || (this.seq === this.savedSeq && !this.journalTorn)) return;
+    this.savedSeq = this.seq;
+    this.enqueue(() => this.saveNow());
+  }
+
+  private async saveNow(): Promise<void> {
+    await this.archive.save(this.history!.plan, this.seq);
+    this.journalTorn = false;
   }
 
   private enqueue(task: () => Promise<void>): void {
     this.writing = this.writing.then(task).catch((cause: unknown) => {
-      // The next change saves the card whole, so nothing written later can lack what failed here.
-      this.savedSeq = -ENTRIES_A_SAVE;
-      const full = cause instanceof Error && /quota/i.test(`${cause.name} ${cause.message}`);
-      this.messages.stop(
-        full
-          ? 'The disk is full; the last change could not be saved.'
-          : `The last change could not be saved: ${String(cause)}`,
-        'Nothing is lost while this tab stays open. Save the card as a .kettle file, then make room.',
-      );
+      this.journalTorn = true;
+      this.messages.notSaved(cause);
     });
   }
 

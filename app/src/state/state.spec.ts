@@ -64,6 +64,15 @@ describe('archive', () => {
     expect((await archive.read('card'))!.plan.title).toBe('B');
   });
 
+  it('stops at a gap in the journal rather than apply what does not follow', async () => {
+    const history = new PlanHistory(begun());
+    await archive.save(history.plan, 0);
+    await archive.append('card', 1, history.do([rename('A')]));
+    history.do([rename('lost')]);
+    await archive.append('card', 3, history.do([{ do: 'set-brief', change: { copies: 9 } }]));
+    expect(await archive.read('card')).toMatchObject({ seq: 1, plan: { title: 'A', brief: { copies: 1 } } });
+  });
+
   it('leaves a card it cannot read untouched and says why', async () => {
     await archive.save(begun(), 0);
     const newer = { ...begun(), id: 'newer', version: 9 };

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Command } from '@kettle/core/plan';
 import { regionOfLine, smoothLine, type PencilPoint } from '@kettle/core/sketch';
 import { Database } from './database';
+import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
 import { PlanStore } from './plan-store';
 
@@ -12,6 +13,7 @@ const KEEP_EVERY_MS = 200;
 @Injectable({ providedIn: 'root' })
 export class StrokeJournal {
   private readonly store = inject(PlanStore);
+  private readonly messages = inject(Messages);
   private readonly archive = new PlanArchive(inject(Database));
   private stroke = '';
   private points: PencilPoint[] = [];
@@ -50,7 +52,7 @@ export class StrokeJournal {
         area: {
           id: area,
           name: `area ${plan.areas.length + 1}`,
-          outline: region.map((ring) => ring.map(([x, y]) => [x, y])),
+          outline: region,
         },
       });
     this.store.do(...commands);
@@ -64,14 +66,19 @@ export class StrokeJournal {
     if (!plan || fresh.length === 0) return;
     const { stroke } = this;
     this.kept = this.points.length;
-    this.writing = this.writing.then(() => this.archive.keepStroke(plan.id, stroke, fresh));
+    this.enqueue(() => this.archive.keepStroke(plan.id, stroke, fresh));
   }
 
   /** The pieces go only once the line itself is on disk. */
   private forget(planId: string | undefined, stroke: string): void {
     if (!planId) return;
-    this.writing = Promise.all([this.writing, this.store.settled()]).then(() =>
-      this.archive.dropStroke(planId, stroke),
-    );
+    this.enqueue(async () => {
+      await this.store.settled();
+      await this.archive.dropStroke(planId, stroke);
+    });
+  }
+
+  private enqueue(task: () => Promise<void>): void {
+    this.writing = this.writing.then(task).catch((cause: unknown) => this.messages.notSaved(cause));
   }
 }

@@ -8,6 +8,7 @@ export function lookAheadOf(plan: Plan): LookAhead {
   const timeline = layOut(plan);
   return {
     revision: 1,
+    plan,
     timeline,
     looks: areaLooks(plan, timeline),
     findings: runChecks(plan, timeline),

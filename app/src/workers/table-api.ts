@@ -6,6 +6,8 @@ import type { LookFrame, Timeline } from '@kettle/core/schedule';
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
 export interface LookAhead {
   readonly revision: number;
+  /** The snapshot all of it belongs to; the plan on the table may be a change further. */
+  readonly plan: Plan;
   readonly timeline: Timeline;
   /** Frames of each area's colour, by area id. */
   readonly looks: ReadonlyMap<string, readonly LookFrame[]>;
@@ -16,12 +18,15 @@ export interface LookAhead {
   readonly kernel: 'wasm' | 'plain';
 }
 
+/** The answer as the worker sends it; the snapshot need not travel back. */
+export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
+
 /**
  * The worker's side of the protocol. Plans come as snapshots with a revision that goes back with the
  * answer, so that a stale one can be dropped; long work reports its progress and can be cancelled.
  */
 export interface TableApi {
-  lookAhead(plan: Plan, revision: number): Promise<LookAhead>;
+  lookAhead(plan: Plan, revision: number): Promise<LookAheadAnswer>;
   /** Searches a mix; `null` when cancelled. `onProgress` hears the share done, 0…1. */
   matchColour(
     job: number,

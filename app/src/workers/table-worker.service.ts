@@ -16,8 +16,8 @@ export class TableWorker {
   private remote: Remote<TableApi> | null = null;
   private jobs = 0;
 
-  lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
-    return this.api().lookAhead(plan, revision);
+  async lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
+    return { plan, ...(await this.api().lookAhead(plan, revision)) };
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

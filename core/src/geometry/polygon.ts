@@ -9,9 +9,10 @@ export type Ring = readonly Point[];
 /** A region: the outer ring first, then its holes. */
 export type Polygon = readonly Ring[];
 
-export const pointSchema = z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]);
-export const ringSchema = z.array(pointSchema).min(3);
-export const polygonSchema = z.array(ringSchema).min(1);
+const coordinate = z.number().min(-5000).max(5000);
+export const pointSchema = z.tuple([coordinate, coordinate]).readonly();
+export const ringSchema = z.array(pointSchema).min(3).readonly();
+export const polygonSchema = z.array(ringSchema).min(1).readonly();
 
 /** Signed area of a ring, mm² (shoelace). */
 export function ringArea(ring: Ring): number {

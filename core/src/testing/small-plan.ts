@@ -21,7 +21,7 @@ export function smallPlan(...more: Command[]): Plan {
 
 export const addArea = (id: string, outline: ReturnType<typeof rectangle>): Command => ({
   do: 'add-area',
-  area: { id, name: id, outline: outline.map((ring) => ring.map(([x, y]): [number, number] => [x, y])) },
+  area: { id, name: id, outline },
 });
 
 export const addMix = (id: string, strength: number, code: string): Command => ({

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
@@ -54,6 +54,10 @@ export class ColoursStation {
   readonly answer = signal<MatchAnswer | null>(null);
   readonly recipe = recipeInWords;
 
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.stopSearch());
+  }
+
   choose(id: string): void {
     this.chosenId.set(id);
     this.answer.set(null);
@@ -103,7 +107,7 @@ export class ColoursStation {
   }
 
   want(hex: string): void {
-    this.change({ wanted: [...labOfHex(hex)] });
+    this.change({ wanted: labOfHex(hex) });
     this.answer.set(null);
   }
 
@@ -118,15 +122,19 @@ export class ColoursStation {
       ...new Set([...mix.parts.map((p) => p.pigment), ...plan.embedded.pigments.map((p) => p.code)]),
     ].slice(0, 6);
     this.share.set(0);
-    this.search = this.worker.matchColour(
+    const search: Search = this.worker.matchColour(
       {
         target: mix.wanted ?? labOfHex(this.wanted()),
         palette: palette.map((code) => pigmentByCode(code)),
         paper: planPaper(plan),
       },
-      (share) => this.share.set(share),
+      // A report may come in after the answer; it must not bring the bar back.
+      (share) => {
+        if (this.search === search) this.share.set(share);
+      },
     );
-    const answer = await this.search.answer;
+    this.search = search;
+    const answer = await search.answer;
     this.search = null;
     this.share.set(null);
     if (this.chosen()?.id === mix.id) this.answer.set(answer);

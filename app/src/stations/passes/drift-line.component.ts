@@ -9,7 +9,6 @@ import {
   model,
   signal,
 } from '@angular/core';
-import type { Plan } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
 import type { LookAhead } from '../../workers/table-api';
 import { driftDrawing } from './drift.view';
@@ -26,12 +25,11 @@ const KEY_LEAP_S = 300;
   styleUrl: './drift-line.component.scss',
 })
 export class DriftLine {
-  readonly plan = input.required<Plan>();
   readonly ahead = input.required<LookAhead>();
   readonly atS = model.required<number>();
   readonly picked = model<string | null>(null);
   private readonly width = signal(900);
-  readonly drawing = computed(() => driftDrawing(this.plan(), this.ahead(), this.width()));
+  readonly drawing = computed(() => driftDrawing(this.ahead(), this.width()));
   readonly cursorX = computed(
     () => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS,
   );

@@ -1,4 +1,3 @@
-import type { Plan } from '@kettle/core/plan';
 import type { WetSpan } from '@kettle/core/schedule';
 import { formatSpan } from '@kettle/core/units';
 import type { StageEnds } from '@kettle/core/water';
@@ -71,7 +70,7 @@ const AXIS_PX = 26;
 const WORTH_A_WORD_S = 90;
 
 /** The hands, every area and every mask through time, for a drawing `width` px wide. */
-export function driftDrawing(plan: Plan, { timeline, findings }: LookAhead, width: number): DriftDrawing {
+export function driftDrawing({ plan, timeline, findings }: LookAhead, width: number): DriftDrawing {
   const endS = paintingEnd(timeline);
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
   const x = (s: number): number => LEFT_PX + Math.min(s, endS) * pxPerS;

@@ -9,7 +9,7 @@ import { momentInWords, passesInShort, passNotes } from './passes.view';
 
 const plan = kettleInTheRain();
 const ahead = lookAheadOf(plan);
-const drawing = driftDrawing(plan, ahead, 1200);
+const drawing = driftDrawing(ahead, 1200);
 
 describe('the drift line', () => {
   it('has a strand for every area that is wetted or masked, its spans those of the timeline to the second', () => {
@@ -43,14 +43,14 @@ describe('the drift line', () => {
     const early = applyCommands(plan, [
       { do: 'change-pass', pass: 'kettle-wash', change: { start: 'straight-on' } },
     ]).plan;
-    const pegs = driftDrawing(early, lookAheadOf(early), 1200).pegs;
+    const pegs = driftDrawing(lookAheadOf(early), 1200).pegs;
     expect(pegs.filter(({ stop }) => stop).map(({ pass }) => pass)).toEqual(['kettle-wash']);
     expect(drawing.pegs.some(({ stop }) => stop)).toBe(false);
   });
 
   it('draws a plan without passes, too', () => {
     const empty = { ...plan, acts: [], whites: [] };
-    expect(driftDrawing(empty, lookAheadOf(empty), 900).strands).toEqual([]);
+    expect(driftDrawing(lookAheadOf(empty), 900).strands).toEqual([]);
   });
 });
 

@@ -79,9 +79,7 @@ export class SketchStation {
     const plan = this.plan();
     if (!plan || width < 1 || height < 1) return;
     const id = `area-${crypto.randomUUID().slice(0, 8)}`;
-    const outline = rectangle(x, y, width, height).map((ring) =>
-      ring.map(([px, py]): [number, number] => [px, py]),
-    );
+    const outline = rectangle(x, y, width, height);
     this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
     this.newArea.set(id);
   }
