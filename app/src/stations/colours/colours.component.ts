@@ -134,10 +134,13 @@ export class ColoursStation {
       },
     );
     this.search = search;
-    const answer = await search.answer;
-    this.search = null;
-    this.share.set(null);
-    if (this.chosen()?.id === mix.id) this.answer.set(answer);
+    try {
+      const answer = await search.answer;
+      if (this.chosen()?.id === mix.id) this.answer.set(answer);
+    } finally {
+      this.search = null;
+      this.share.set(null);
+    }
   }
 
   stopSearch(): void {
