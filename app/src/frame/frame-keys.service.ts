@@ -61,9 +61,12 @@ export class FrameKeys {
   }
 }
 
+/** Inputs that take no letters, so that keys still mean what they mean elsewhere. */
+const NOT_WRITTEN_IN = /^(radio|checkbox|button|color|file|range)$/;
+
 /** Is the focus where letters are letters? */
-export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-    target.role === 'combobox');
+export function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target instanceof HTMLInputElement) return !NOT_WRITTEN_IN.test(target.type);
+  return target.isContentEditable || /^(TEXTAREA|SELECT)$/.test(target.tagName) || target.role === 'combobox';
+}

@@ -31,7 +31,7 @@ export const bleedIntoWet: Check = {
         return [
           {
             where: { area, pass: act.id, atS: startS },
-            number: { value: dryS === null ? Infinity : Math.round(dryS - startS), unit: 's', limit: 0 },
+            number: { value: dryS === null ? null : Math.round(dryS - startS), unit: 's', limit: 0 },
             why: `${own ? name : `${name}, which it touches,`} is ${STAGE_WORDS[stage]} then, ${left}: the colours will run together.`,
             fix: {
               says: `Wait until ${name} is dry`,

@@ -15,7 +15,8 @@ export interface Finding {
     readonly pass?: string;
     readonly atS?: number;
   };
-  readonly number: { readonly value: number; readonly unit: string; readonly limit: number };
+  /** What was found and what it may be at most; `null` = without end. */
+  readonly number: { readonly value: number | null; readonly unit: string; readonly limit: number | null };
   readonly why: string;
   readonly fix?: { readonly says: string; readonly commands: readonly Command[] };
 }

@@ -62,7 +62,7 @@ describe('mask-not-set', () => {
   it('stops a brush over it, with time had and time needed, and its fix cures it', () => {
     const [finding] = found(plan);
     expect(finding).toMatchObject({ id: 'mask-not-set', where: { area: 'boat', pass: 'sky-wash' } });
-    expect(finding.number.value).toBeLessThan(finding.number.limit);
+    expect(finding.number.value).toBeLessThan(finding.number.limit!);
     expect(ids(fixed(plan, finding))).toEqual([]);
   });
 });

@@ -19,7 +19,7 @@ export const maskNotSet: Check = {
             number: {
               value: Math.round(startS - onS),
               unit: 's',
-              limit: setS === null ? Infinity : Math.round(setS - onS),
+              limit: setS === null ? null : Math.round(setS - onS),
             },
             why:
               setS === null

@@ -42,7 +42,7 @@ export const rulesSchema = z.strictObject({
 /** What really happened at the table, in order; clocks are worked out from it and never stored. */
 export const sittingEventSchema = z.strictObject({
   at: isoMoment,
-  kind: z.enum(['begun', 'done', 'still-wet', 'dry-now']),
+  kind: z.enum(['done', 'still-wet', 'dry-now']),
   act: id.optional(),
   area: id.optional(),
 });

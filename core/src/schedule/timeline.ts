@@ -1,14 +1,5 @@
 import { handsOn, type Act, type Plan } from '../plan';
-import {
-  afterAct,
-  CLEAR_TABLE,
-  dryAt,
-  paperReady,
-  waitFor,
-  type LaidMask,
-  type LaidWash,
-  type Table,
-} from './table';
+import { afterAct, CLEAR_TABLE, dryAt, waitFor, type LaidMask, type LaidWash, type Table } from './table';
 
 /** One act in its time, with the table as it finds it. */
 export interface Step {
@@ -17,8 +8,6 @@ export interface Step {
   readonly endS: number;
   /** The area the hands waited for, and since when they were free; `null` when they did not wait. */
   readonly waited: { readonly area: string | null; readonly fromS: number } | null;
-  /** When the paper would be ready, whatever the painter chose; `null` = never. */
-  readonly readyS: number | null;
   readonly before: Table;
 }
 
@@ -55,7 +44,7 @@ export function layOut(plan: Plan): Timeline {
     const startS = Math.max(table.freeS, wait.untilS);
     const endS = startS + handsOn(plan, act);
     const waited = startS > table.freeS ? { area: wait.area, fromS: table.freeS } : null;
-    steps.push({ act, startS, endS, waited, readyS: paperReady(plan, act, table).untilS, before: table });
+    steps.push({ act, startS, endS, waited, before: table });
     const next = afterAct(plan, act, table, endS);
     for (const [area, wash] of next.washes) {
       const old = table.washes.get(area);

@@ -35,7 +35,6 @@ export interface SittingNow {
   readonly doneCount: number;
   /** The act to do next; `null` when all are done. */
   readonly act: Act | null;
-  readonly begun: boolean;
   /** Seconds until the paper is ready for it; 0 = now, `null` = never. */
   readonly waitS: number | null;
   readonly waitArea: string | null;
@@ -50,7 +49,7 @@ export interface SittingNow {
 /** “Still wet” when the clock had run out: it takes at least a tenth longer than it has taken so far. */
 const STILL_WET_STRETCH = 1.1;
 
-/** A look can correct a clock this far and no further; beyond it something else was meant. */
+/** What a look teaches later washes is kept within this; beyond it something else was meant. */
 const FACTOR_RANGE: readonly [number, number] = [0.2, 5];
 
 /** The table as the events of a sitting left it; worked out once an event, not once a second. */
@@ -58,13 +57,12 @@ export interface SittingReplay {
   readonly startedMs: number;
   readonly table: Table;
   readonly done: ReadonlySet<string>;
-  readonly begunAct: string | null;
   readonly handsOnS: number;
 }
 
 /** A sitting with its clocks run on to `now` (ms since the epoch). */
 export function sittingAt(plan: Plan, replay: SittingReplay, now: number): SittingNow {
-  const { table, done, begunAct, handsOnS } = replay;
+  const { table, done, handsOnS } = replay;
   const atS = Math.max(0, (now - replay.startedMs) / 1000);
   const open = plan.acts.filter((act) => !done.has(act.id));
   const act = open.at(0) ?? null;
@@ -74,7 +72,6 @@ export function sittingAt(plan: Plan, replay: SittingReplay, now: number): Sitti
     atS,
     doneCount: done.size,
     act,
-    begun: act !== null && begunAct === act.id,
     waitS: untilS === null ? null : Math.max(0, untilS - atS),
     waitArea: wait.area,
     waitFor: wait.what,
@@ -94,20 +91,17 @@ export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
   const startedMs = Date.parse(sitting.startedAt);
   let table = CLEAR_TABLE;
   let factor = 1;
-  let begun: { act: string; atS: number } | null = null;
   let handsOnS = 0;
   const done = new Set<string>();
   for (const event of sitting.events) {
     const atS = (Date.parse(event.at) - startedMs) / 1000;
-    if (event.kind === 'begun' && event.act) begun = { act: event.act, atS };
     if (event.kind === 'done') {
       const act = plan.acts.find((a) => a.id === event.act);
       if (!act || done.has(act.id)) continue;
-      const startS = begun?.act === act.id ? begun.atS : Math.max(0, atS - handsOn(plan, act));
-      handsOnS += atS - startS;
+      // Nobody presses a button to begin: hands were on it for as long as it takes, or since the act before.
+      handsOnS += Math.min(handsOn(plan, act), Math.max(0, atS - table.freeS));
       table = afterAct(plan, act, table, atS, factor);
       done.add(act.id);
-      begun = null;
     }
     if (event.area && (event.kind === 'still-wet' || event.kind === 'dry-now')) {
       const looked = afterLook(table, event.area, atS, event.kind);
@@ -115,7 +109,7 @@ export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
       factor = looked.factor ?? factor;
     }
   }
-  return { startedMs, table, done, begunAct: begun?.act ?? null, handsOnS };
+  return { startedMs, table, done, handsOnS };
 }
 
 /** The table after a look at one area: its mask's clock or its wash's is corrected; a wash teaches its pace to later ones. */
@@ -135,16 +129,22 @@ function afterLook(
   }
   const wash = table.washes.get(area);
   if (!wash) return { table };
-  const factor = learntFactor(wash, atS, kind);
-  return { table: { ...table, washes: new Map(table.washes).set(area, { ...wash, factor }) }, factor };
+  const washes = new Map(table.washes);
+  const pace = paceOf(wash, atS);
+  if (kind === 'dry-now') {
+    washes.delete(area);
+    return { table: { ...table, washes }, factor: pace };
+  }
+  const factor = Math.max(wash.factor, (pace ?? wash.factor) * STILL_WET_STRETCH);
+  washes.set(area, { ...wash, factor });
+  return { table: { ...table, washes }, factor };
 }
 
-function learntFactor(wash: LaidWash, atS: number, kind: 'still-wet' | 'dry-now'): number {
+/** How long a wash has taken so far against its computed time, within reason; none where it never dries in this air. */
+function paceOf(wash: LaidWash, atS: number): number | undefined {
   const { coolEndS } = wash.course.stages;
-  if (coolEndS === null || coolEndS === 0) return wash.factor;
-  const took = (atS - wash.laidS) / coolEndS;
-  const factor = kind === 'dry-now' ? took : Math.max(wash.factor, took * STILL_WET_STRETCH);
-  return Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], factor));
+  if (coolEndS === null || coolEndS === 0) return undefined;
+  return Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], (atS - wash.laidS) / coolEndS));
 }
 
 function wetNow(wash: LaidWash, atS: number): WetNow {

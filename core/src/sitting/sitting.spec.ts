@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
-import type { Plan, SittingEvent } from '../plan';
+import { handsOn, type Plan, type SittingEvent } from '../plan';
 import { replaySitting, sittingAt, type SittingNow } from '.';
 
 const START = Date.parse('2026-12-01T18:00:00.000Z');
@@ -50,19 +50,25 @@ describe('a sitting', () => {
     );
   });
 
+  it('takes a wash for dry the moment it is said to be, however early', () => {
+    const events = [...laid, { kind: 'dry-now' as const, area: 'sky' }];
+    expect(at(246, events, [...LAID_AT, 245])).toMatchObject({ waitS: 0, wet: [] });
+    const damp = { ...plan, climate: { ...plan.climate, rh: 1 } };
+    expect(at(246, laid, LAID_AT, damp).waitS).toBeNull();
+    expect(at(246, events, [...LAID_AT, 245], damp).waitS).toBe(0);
+  });
+
   it('believes “still wet”: at least a tenth longer than it has taken', () => {
     const now = at(1700, [...laid, { kind: 'still-wet' as const, area: 'sky' }], [...LAID_AT, 1700]);
     expect(now.waitS).toBeCloseTo((1700 - 240) * 0.1, 0);
     expect(now.wet[0].stage).not.toBe('dry');
   });
 
-  it('measures hands-on time from the begin', () => {
-    const events = [
-      { kind: 'begun' as const, act: 'prepare' },
-      { kind: 'done' as const, act: 'prepare' },
-    ];
-    expect(at(100, events, [10, 70]).handsOnS).toBe(60);
-    expect(at(30, events.slice(0, 1), [10]).begun).toBe(true);
+  it('counts hands-on time by what an act takes, never more than has passed since the one before', () => {
+    const quick = at(100, laid.slice(0, 2), [30, 50]);
+    expect(quick.handsOnS).toBe(50);
+    const slow = at(9000, laid.slice(0, 1), [8000]);
+    expect(slow.handsOnS).toBe(handsOn(plan, plan.acts[0]));
   });
 
   it('waits for the mask, and says never in saturated air', () => {

@@ -14,10 +14,6 @@ export function stageOf(filmUm: number, paperGm2: number): Stage {
   return 'dry';
 }
 
-/** Is one stage at least as dry as another? */
-export const atLeastAsDry = (stage: Stage, than: Stage): boolean =>
-  STAGES.indexOf(stage) >= STAGES.indexOf(than);
-
 /** What a painter sees and feels at each stage. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   puddled: 'puddled, water stands',

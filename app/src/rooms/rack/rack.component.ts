@@ -5,7 +5,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { ENVELOPES } from '@kettle/core/card';
+import { ENVELOPES, type Envelope } from '@kettle/core/card';
 import { OCCASIONS } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import { PanelPicture } from '../../panel/panel-picture.component';
@@ -13,13 +13,14 @@ import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
 import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
 import { TableWorker } from '../../workers/table-worker.service';
+import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { rackCards } from './rack.view';
 
 /** All cards on rails, at their true relative sizes, in the order in which they are needed. */
 @Component({
   selector: 'kd-rack',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Button, Dialog, InputText, Select, PanelPicture],
+  imports: [FormsModule, RouterLink, Button, Dialog, InputText, Select, EnvelopeSelect, PanelPicture],
   templateUrl: './rack.component.html',
   styleUrl: './rack.component.scss',
 })
@@ -30,9 +31,12 @@ export class Rack {
   private readonly router = inject(Router);
 
   readonly occasions = [...OCCASIONS];
-  readonly envelopes = ENVELOPES.map((e) => ({ ...e, label: `${e.name} · ${e.widthMm} × ${e.heightMm} mm` }));
   readonly occasion = signal('birthday');
-  readonly envelope = signal(ENVELOPES[0].id);
+  readonly envelope = signal<Envelope>({
+    name: ENVELOPES[0].name,
+    widthMm: ENVELOPES[0].widthMm,
+    heightMm: ENVELOPES[0].heightMm,
+  });
   readonly title = signal('');
   readonly unreadable = this.shelf.unreadable;
   readonly cards = computed(() => rackCards(this.shelf.cards(), new Date().toISOString().slice(0, 10)));
@@ -46,13 +50,11 @@ export class Rack {
   }
 
   async begin(): Promise<void> {
-    const envelope = ENVELOPES.find(({ id }) => id === this.envelope())!;
     const title = this.title().trim() || `A card: ${this.occasion()}`;
-    const { name, widthMm, heightMm } = envelope;
     const id = await this.shelf.begin({
       title,
       occasion: this.occasion(),
-      envelope: { name, widthMm, heightMm },
+      envelope: this.envelope(),
     });
     await this.router.navigate(['/card', id, 'brief']);
   }

@@ -3,15 +3,17 @@ import { FormsModule } from '@angular/forms';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
+import type { Envelope } from '@kettle/core/card';
 import { OCCASIONS, type Brief } from '@kettle/core/occasion';
 import { PlanStore } from '../../state/plan-store';
+import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { briefAnswer } from './brief.view';
 
 /** Why and for whom, how many, by when: written as one sentence with gaps. */
 @Component({
   selector: 'kd-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputNumber, InputText, Select],
+  imports: [FormsModule, InputNumber, InputText, Select, EnvelopeSelect],
   template: `
     @if (plan(); as plan) {
       <div class="page">
@@ -76,7 +78,12 @@ import { briefAnswer } from './brief.view';
             [inputSize]="2"
             ariaLabel="Days the post takes"
           />
-          days.
+          days. It goes into
+          <kd-envelope-select
+            class="envelope"
+            [envelope]="plan.card.envelope"
+            (envelopeChange)="chooseEnvelope($event)"
+          />.
         </p>
         <p class="answer" [class.stop]="answer()?.late">{{ answer()?.answer }}</p>
         <p class="soft">{{ answer()?.begun }}</p>
@@ -132,6 +139,11 @@ import { briefAnswer } from './brief.view';
       line-height: 1.4;
       vertical-align: middle;
     }
+    .envelope {
+      display: inline-block;
+      line-height: 1.4;
+      vertical-align: middle;
+    }
     .whom {
       width: 15em;
     }
@@ -153,6 +165,10 @@ export class BriefStation {
 
   set(change: Partial<Brief>): void {
     this.store.do({ do: 'set-brief', change });
+  }
+
+  chooseEnvelope(envelope: Envelope): void {
+    this.store.do({ do: 'set-format', change: { envelope } });
   }
 
   rename(field: HTMLInputElement): void {

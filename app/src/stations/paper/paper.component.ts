@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { cardSizes, ENVELOPES, type CardFormat } from '@kettle/core/card';
+import { cardSizes, type CardFormat } from '@kettle/core/card';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { PAPERS, paperById } from '@kettle/core/paper';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { LengthField } from '../../ui/length-field.component';
 import { airFault, paperDrawing, paperWords } from './paper.view';
 
@@ -15,7 +16,7 @@ import { airFault, paperDrawing, paperWords } from './paper.view';
 @Component({
   selector: 'kd-paper',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText, Select, LengthField],
+  imports: [FormsModule, InputText, Select, EnvelopeSelect, LengthField],
   templateUrl: './paper.component.html',
   styleUrl: './paper.component.scss',
 })
@@ -24,7 +25,6 @@ export class PaperStation {
   private readonly studio = inject(StudioStore);
   private readonly messages = inject(Messages);
   readonly plan = this.store.plan;
-  readonly envelopes = [...ENVELOPES];
   readonly papers = [...PAPERS];
   readonly climates = [...CLIMATES_BY_FEEL];
   readonly folds = [
@@ -41,12 +41,6 @@ export class PaperStation {
   readonly drawing = computed(() => (this.plan() ? paperDrawing(this.plan()!.card, this.length) : null));
   readonly words = computed(() => (this.plan() ? paperWords(this.plan()!.card, this.length) : null));
   readonly sizes = computed(() => (this.plan() ? cardSizes(this.plan()!.card) : null));
-  readonly envelopeId = computed(() => {
-    const envelope = this.plan()?.card.envelope;
-    return (
-      ENVELOPES.find((e) => e.widthMm === envelope?.widthMm && e.heightMm === envelope.heightMm)?.id ?? null
-    );
-  });
   readonly feel = computed(() => {
     const climate = this.plan()?.climate;
     return (
@@ -58,11 +52,6 @@ export class PaperStation {
 
   set(change: Partial<CardFormat>): void {
     this.store.do({ do: 'set-format', change });
-  }
-
-  chooseEnvelope(id: string): void {
-    const { name, widthMm, heightMm } = ENVELOPES.find((e) => e.id === id)!;
-    this.set({ envelope: { name, widthMm, heightMm } });
   }
 
   measureEnvelope(edge: 'widthMm' | 'heightMm', mm: number): void {
