@@ -55,6 +55,8 @@ const FACTOR_RANGE: readonly [number, number] = [0.2, 5];
 /** The table as the events of a sitting left it; worked out once an event, not once a second. */
 export interface SittingReplay {
   readonly startedMs: number;
+  /** When the last event was, s from the start. */
+  readonly lastEventS: number;
   readonly table: Table;
   readonly done: ReadonlySet<string>;
   readonly handsOnS: number;
@@ -63,7 +65,8 @@ export interface SittingReplay {
 /** A sitting with its clocks run on to `now` (ms since the epoch). */
 export function sittingAt(plan: Plan, replay: SittingReplay, now: number): SittingNow {
   const { table, done, handsOnS } = replay;
-  const atS = Math.max(0, (now - replay.startedMs) / 1000);
+  // A clock that ticks twice a second may lag behind a press; it is never earlier than what has happened.
+  const atS = Math.max(replay.lastEventS, (now - replay.startedMs) / 1000);
   const open = plan.acts.filter((act) => !done.has(act.id));
   const act = open.at(0) ?? null;
   const wait = act ? waitFor(plan, act, table) : { untilS: 0, area: null, what: null };
@@ -92,9 +95,11 @@ export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
   let table = CLEAR_TABLE;
   let factor = 1;
   let handsOnS = 0;
+  let lastEventS = 0;
   const done = new Set<string>();
   for (const event of sitting.events) {
     const atS = (Date.parse(event.at) - startedMs) / 1000;
+    lastEventS = Math.max(lastEventS, atS);
     if (event.kind === 'done') {
       const act = plan.acts.find((a) => a.id === event.act);
       if (!act || done.has(act.id)) continue;
@@ -109,7 +114,7 @@ export function replaySitting(plan: Plan, sitting: Sitting): SittingReplay {
       factor = looked.factor ?? factor;
     }
   }
-  return { startedMs, table, done, handsOnS };
+  return { startedMs, lastEventS, table, done, handsOnS };
 }
 
 /** The table after a look at one area: its mask's clock or its wash's is corrected; a wash teaches its pace to later ones. */

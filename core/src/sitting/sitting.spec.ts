@@ -89,6 +89,10 @@ describe('a sitting', () => {
     expect(at(300, events, LAID_AT, damp).waitS).toBeNull();
   });
 
+  it('does not wait for a clock that lags behind the last press', () => {
+    expect(at(119.6, laid.slice(0, 2), [60, 120])).toMatchObject({ atS: 120, waitS: 0 });
+  });
+
   it('ends when all is done', () => {
     const all = plan.acts.map((act) => ({ kind: 'done' as const, act: act.id }));
     expect(
