@@ -80,7 +80,7 @@ export async function openPage(profile: Profile, url: string): Promise<Page & { 
   page.on('console', (message) => {
     if (message.type() === 'error') page.faults.push(message.text());
   });
-  page.setDefaultTimeout(10_000);
+  page.setDefaultTimeout(20_000);
   await page.goto(url, { waitUntil: 'networkidle0' });
   return page;
 }

@@ -87,12 +87,12 @@ export async function downloads(page: Page): Promise<(ending: string) => Promise
   const session = await page.browser().target().createCDPSession();
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
   return async (ending) => {
-    for (let tries = 0; tries < 100; tries++) {
+    for (let tries = 0; tries < 200; tries++) {
       const name = readdirSync(folder).find((file) => file.endsWith(ending));
       const bytes = name ? new Uint8Array(readFileSync(join(folder, name))) : null;
       if (bytes && bytes.length > 0) return bytes;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
-    throw new Error(`no ${ending} file came down within 10 s`);
+    throw new Error(`no ${ending} file came down within 20 s`);
   };
 }
