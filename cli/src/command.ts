@@ -3,7 +3,7 @@ export interface CliCommand {
   readonly name: string;
   /** One line for the overview. */
   readonly says: string;
-  /** Input and output in the notation of the handbook's table. */
+  /** Input and output in short: name, braces for what is inside, ? with its default. */
   readonly shape: { readonly in: string; readonly out: string };
   /** A command without input does not read standard input. */
   readonly input: 'json' | 'plan' | 'none';
