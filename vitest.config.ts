@@ -38,8 +38,6 @@ export default defineConfig({
           include: ['e2e/**/*.spec.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          // A busy machine may starve a browser for seconds; what fails twice running is a failure.
-          retry: 1,
           fileParallelism: false,
           maxWorkers: 1,
         },

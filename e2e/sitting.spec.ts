@@ -60,7 +60,7 @@ describe('a sitting', () => {
     await actIs('Wet the pane');
   });
 
-  it('cautions where masking fluid is used, waits for it to set, and its clock runs', async () => {
+  it('waits for the mask to set, and its clock runs', async () => {
     await seeText(page, 'Wait for the mask on the steam');
     const first = secondsIn(await textOf(page, '[data-testid=wait]'));
     expect(first).toBeGreaterThan(300);
@@ -89,7 +89,7 @@ describe('a sitting', () => {
     expect(after).toBeGreaterThan(before - 30);
   });
 
-  it('believes the painter: set now, dry now, still wet', async () => {
+  it('believes the painter: set now, dry now', async () => {
     await page.keyboard.press('d');
     await page.waitForSelector('[data-testid=done]');
     for (const title of ['Wet the pane', 'Float colour into the pane', 'Charge the pane']) {

@@ -4,7 +4,7 @@ import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
 import { getStroke } from 'perfect-freehand';
-import type { PencilLine, PencilPoint } from '@kettle/core/sketch';
+import { lineUnderRubber, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
 import type { PanelDrawing } from './panel.view';
 
 export type BoardTool = 'pencil' | 'rectangle' | 'rub-out';
@@ -24,9 +24,6 @@ const HEAVIEST_MM = 0.9;
 
 /** Pressure of a mouse, which has none. */
 const MOUSE_PRESSURE = 0.5;
-
-/** A line is rubbed out when the rubber comes this near, mm. */
-const RUBBER_MM = 1.5;
 
 /** Room round the sheet, px. */
 const MARGIN_PX = 28;
@@ -184,10 +181,8 @@ export class DrawingBoard {
   };
 
   private rub([x, y]: PencilPoint): void {
-    const near = this.lines.findLast(({ points }) =>
-      points.some(([px, py]) => Math.hypot(px - x, py - y) < RUBBER_MM),
-    );
-    if (near) this.events.rubOut(near.id);
+    const line = lineUnderRubber(this.lines, [x, y]);
+    if (line) this.events.rubOut(line.id);
   }
 
   private showLive(mark: Line | Rect): void {

@@ -5,6 +5,7 @@ import {
   contains,
   edgeLength,
   gapBetween,
+  gapToLine,
   interiorPoint,
   isClosed,
   polygonArea,
@@ -54,6 +55,18 @@ describe('polygons', () => {
     expect(gapBetween(rectangle(0, 0, 10, 10), rectangle(5, 5, 10, 10))).toBe(0);
     expect(gapBetween(rectangle(0, 4, 20, 2), rectangle(9, 0, 2, 10))).toBe(0);
     expect(gapBetween(rectangle(0, 0, 100, 100), rectangle(40, 40, 5, 5))).toBe(0);
+  });
+
+  it('measures from the stretch of a line, not only its corners', () => {
+    const line: Point[] = [
+      [0, 0],
+      [100, 0],
+      [100, 40],
+    ];
+    expect(gapToLine([50, 3], line)).toBe(3);
+    expect(gapToLine([96, 20], line)).toBe(4);
+    expect(gapToLine([-3, -4], line)).toBe(5);
+    expect(gapToLine([3, 4], [[0, 0]])).toBe(5);
   });
 
   it('keeps the gap to a region inside a hole', () =>

@@ -4,6 +4,7 @@ export {
   distance,
   edgeLength,
   gapBetween,
+  gapToLine,
   pointSchema,
   polygonArea,
   polygonSchema,

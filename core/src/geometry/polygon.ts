@@ -76,6 +76,12 @@ function pointGap(p: Point, a: Point, b: Point): number {
   return distance(p, [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
 }
 
+/** Distance of a point from an open line, mm: from its nearest stretch, not only its nearest corner. */
+export function gapToLine(point: Point, line: readonly Point[]): number {
+  if (line.length === 1) return distance(point, line[0]);
+  return Math.min(...line.slice(1).map((end, i) => pointGap(point, line[i], end)));
+}
+
 /** Smallest upright box round the outer ring: `[x, y, width, height]` in mm. */
 export function bounds([outer]: Polygon): readonly [number, number, number, number] {
   const xs = outer.map(([x]) => x);

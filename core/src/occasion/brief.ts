@@ -1,3 +1,4 @@
+import { differenceInCalendarDays, formatISO, parseISO, subDays } from 'date-fns';
 import * as z from 'zod';
 import { isoDate } from '../units';
 
@@ -15,15 +16,14 @@ export const briefSchema = z.strictObject({
 });
 export type Brief = z.infer<typeof briefSchema>;
 
-const DAY_MS = 86_400_000;
+/** A day as `YYYY-MM-DD`, in the calendar on the wall. */
+export const dayOf = (moment: Date): string => formatISO(moment, { representation: 'date' });
 
 /** The last day a card may go into the post, or `null` when there is no date. */
 export function postBy({ needBy, postingDays }: Pick<Brief, 'needBy' | 'postingDays'>): string | null {
-  if (needBy === null) return null;
-  return new Date(Date.parse(`${needBy}T00:00:00Z`) - postingDays * DAY_MS).toISOString().slice(0, 10);
+  return needBy === null ? null : dayOf(subDays(parseISO(needBy), postingDays));
 }
 
 /** Whole days from `today` to `day`, both `YYYY-MM-DD`; negative when the day is past. */
-export function daysUntil(day: string, today: string): number {
-  return Math.round((Date.parse(`${day}T00:00:00Z`) - Date.parse(`${today}T00:00:00Z`)) / DAY_MS);
-}
+export const daysUntil = (day: string, today: string): number =>
+  differenceInCalendarDays(parseISO(day), parseISO(today));

@@ -1,2 +1,2 @@
 export { OCCASIONS } from './occasion';
-export { briefSchema, daysUntil, postBy, type Brief } from './brief';
+export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';

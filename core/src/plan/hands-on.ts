@@ -9,7 +9,7 @@ import { techniqueOf } from './technique';
 const SET_UP_S = 20;
 
 /** Cutting in along an edge with a pointed brush, mm/s. Our default, learnt from sittings later. */
-const CUTTING_IN_MM_S = 8;
+export const CUTTING_IN_MM_S = 8;
 
 /** Laying masking fluid along and inside a shape: mm of edge and mm² of fill a second. */
 const MASK_EDGE_MM_S = 4;

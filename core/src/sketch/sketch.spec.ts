@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { polygonArea } from '../geometry';
-import { packPoints, regionOfLine, smoothLine, unpackPoints, type PencilPoint } from '.';
+import { lineUnderRubber, packPoints, regionOfLine, smoothLine, unpackPoints, type PencilPoint } from '.';
 
 const circle = (turn: number): PencilPoint[] =>
   Array.from({ length: 120 }, (_, i) => {
@@ -46,4 +46,26 @@ it('packing for the journal keeps a hundredth of a millimetre', () => {
     expect(Math.abs(y - points[i][1])).toBeLessThanOrEqual(0.00501);
     expect(Math.abs(p - points[i][2])).toBeLessThanOrEqual(0.000501);
   });
+});
+
+it('the rubber takes a straight line in its middle, where smoothing has left no point', () => {
+  const straight = {
+    id: 'straight',
+    points: smoothLine([
+      [0, 0, 0.5],
+      [40, 0, 0.5],
+      [80, 0, 0.5],
+    ]),
+  };
+  const above = {
+    id: 'above',
+    points: smoothLine([
+      [30, -5, 0.5],
+      [30, 5, 0.5],
+    ]),
+  };
+  expect(straight.points).toHaveLength(2);
+  expect(lineUnderRubber([straight], [40, 1])?.id).toBe('straight');
+  expect(lineUnderRubber([straight, above], [30, 0.5])?.id).toBe('above');
+  expect(lineUnderRubber([straight, above], [40, 3])).toBeUndefined();
 });

@@ -1,1 +1,1 @@
-export { waysOfKeeping, type WayOfKeeping } from './keeping';
+export { isCrossed, waysOfKeeping, type WayOfKeeping } from './keeping';

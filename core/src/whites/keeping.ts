@@ -1,11 +1,8 @@
-import { edgeLength, polygonArea, type Polygon } from '../geometry';
-import type { White } from '../plan';
+import { edgeLength, gapBetween, polygonArea, type Polygon } from '../geometry';
+import { CUTTING_IN_MM_S, outlineOf, type Plan, type White } from '../plan';
 
 /** A single mask part larger than this tears weak paper, cm². Trade habit. */
 const LARGE_MASK_CM2 = 6;
-
-/** Cutting round an edge with a brush, mm/s. Our default. */
-const CUTTING_IN_MM_S = 8;
 
 export interface WayOfKeeping {
   readonly way: White['way'];
@@ -13,6 +10,15 @@ export interface WayOfKeeping {
   readonly reason: string;
   readonly discouraged: boolean;
 }
+
+/** Does a pass on another area run over this one? */
+export const isCrossed = (plan: Plan, area: string): boolean =>
+  plan.acts.some(
+    (act) =>
+      act.kind === 'pass' &&
+      !act.areas.includes(area) &&
+      act.areas.some((other) => gapBetween(outlineOf(plan, other), outlineOf(plan, area)) === 0),
+  );
 
 /** The ways to keep one part light, each with its number, given whether a later pass crosses it. */
 export function waysOfKeeping(outline: Polygon, crossed: boolean): WayOfKeeping[] {

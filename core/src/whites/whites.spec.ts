@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { rectangle } from '../geometry';
-import { waysOfKeeping } from '.';
+import { addPass, smallPlan } from '../testing/small-plan';
+import { isCrossed, waysOfKeeping } from '.';
 
 it('a mask over 6 cm² is discouraged, with its number', () => {
   const [mask] = waysOfKeeping(rectangle(0, 0, 30, 30), true);
@@ -14,4 +15,11 @@ it('bare is discouraged where a pass crosses, painting round counts its edge', (
   expect(round.reason).toMatch(/80 mm of edge, about 10 s/);
   expect(bare.discouraged).toBe(true);
   expect(waysOfKeeping(rectangle(0, 0, 20, 20), false)[2].discouraged).toBe(false);
+});
+
+it('an area is crossed by a pass on another that overlaps it, not by its own', () => {
+  const plan = smallPlan(addPass('p', 'sky', 'blue'));
+  expect(isCrossed(plan, 'boat')).toBe(true);
+  expect(isCrossed(plan, 'field')).toBe(false);
+  expect(isCrossed(plan, 'sky')).toBe(false);
 });

@@ -6,7 +6,7 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { ENVELOPES, type Envelope } from '@kettle/core/card';
-import { OCCASIONS } from '@kettle/core/occasion';
+import { dayOf, OCCASIONS } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
@@ -39,7 +39,7 @@ export class Rack {
   });
   readonly title = signal('');
   readonly unreadable = this.shelf.unreadable;
-  readonly cards = computed(() => rackCards(this.shelf.cards(), new Date().toISOString().slice(0, 10)));
+  readonly cards = computed(() => rackCards(this.shelf.cards(), dayOf(new Date())));
   /** The card about to be thrown away, while the painter is asked. */
   readonly throwing = signal<Plan | null>(null);
   readonly pictures = signal<ReadonlyMap<string, PanelDrawing>>(new Map());

@@ -4,7 +4,7 @@ import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Envelope } from '@kettle/core/card';
-import { OCCASIONS, type Brief } from '@kettle/core/occasion';
+import { dayOf, OCCASIONS, type Brief } from '@kettle/core/occasion';
 import { PlanStore } from '../../state/plan-store';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { briefAnswer } from './brief.view';
@@ -160,7 +160,7 @@ export class BriefStation {
   readonly occasions = [...OCCASIONS];
   readonly answer = computed(() => {
     const plan = this.plan();
-    return plan ? briefAnswer(plan, new Date().toISOString().slice(0, 10)) : null;
+    return plan ? briefAnswer(plan, dayOf(new Date())) : null;
   });
 
   set(change: Partial<Brief>): void {

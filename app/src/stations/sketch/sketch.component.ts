@@ -15,13 +15,16 @@ import { InputText } from 'primeng/inputtext';
 import { rectangle } from '@kettle/core/geometry';
 import { DrawingBoard, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
-import { FrameKeys } from '../../frame/frame-keys.service';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
 import { LengthField } from '../../ui/length-field.component';
 import { areaRows } from './sketch.view';
+
+/** A rectangle thinner than this is a slip of the hand, mm. */
+const SMALLEST_SIDE_MM = 1;
 
 /** The panel at true proportions, to be drawn on; closed lines and rectangles become areas. */
 @Component({
@@ -34,6 +37,7 @@ import { areaRows } from './sketch.view';
 export class SketchStation {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
+  private readonly messages = inject(Messages);
   private readonly journal = inject(StrokeJournal);
   private readonly lookAhead = inject(LookAheadService);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
@@ -54,8 +58,6 @@ export class SketchStation {
   );
 
   constructor() {
-    const keys = inject(FrameKeys);
-    keys.local.set([]);
     afterNextRender(() => {
       this.board = new DrawingBoard(this.boardHost().nativeElement, {
         strokeBegins: () => this.journal.begin(),
@@ -77,7 +79,7 @@ export class SketchStation {
 
   addRectangle(x: number, y: number, width: number, height: number): void {
     const plan = this.plan();
-    if (!plan || width < 1 || height < 1) return;
+    if (!plan || width < SMALLEST_SIDE_MM || height < SMALLEST_SIDE_MM) return;
     const id = `area-${crypto.randomUUID().slice(0, 8)}`;
     const outline = rectangle(x, y, width, height);
     this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
@@ -86,7 +88,9 @@ export class SketchStation {
 
   addTyped(): void {
     const { x, y, width, height } = this.typed();
-    this.addRectangle(x, y, width, height);
+    if (width < SMALLEST_SIDE_MM || height < SMALLEST_SIDE_MM)
+      this.messages.stop('An area is at least 1 mm wide and high.', 'Nothing was marked.');
+    else this.addRectangle(x, y, width, height);
   }
 
   rename(area: string, field: HTMLInputElement): void {

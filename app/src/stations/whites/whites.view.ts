@@ -1,7 +1,6 @@
-import { gapBetween } from '@kettle/core/geometry';
-import { outlineOf, type Plan, type White } from '@kettle/core/plan';
+import type { Plan, White } from '@kettle/core/plan';
 import { formatSpan } from '@kettle/core/units';
-import { waysOfKeeping, type WayOfKeeping } from '@kettle/core/whites';
+import { isCrossed, waysOfKeeping, type WayOfKeeping } from '@kettle/core/whites';
 import { maskSetting } from '@kettle/core/water';
 
 /** One area with the way it is kept, if it is, and the ways it could be. */
@@ -15,17 +14,11 @@ export interface WhiteRow {
 /** Every area, those kept first. */
 export function whiteRows(plan: Plan): WhiteRow[] {
   const rows = plan.areas.map(({ id, name, outline }) => {
-    const crossed = plan.acts.some(
-      (act) =>
-        act.kind === 'pass' &&
-        !act.areas.includes(id) &&
-        act.areas.some((other) => gapBetween(outlineOf(plan, other), outline) === 0),
-    );
     return {
       area: id,
       name,
       white: plan.whites.find((w) => w.area === id) ?? null,
-      ways: waysOfKeeping(outline, crossed),
+      ways: waysOfKeeping(outline, isCrossed(plan, id)),
     };
   });
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
