@@ -1,16 +1,18 @@
-// Compiles kernels/assembly to wasm, once for Node and once into the app's public files.
+// Compiles every kernel in kernels/assembly to wasm, once for Node and once into the app's public files.
 import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdirSync } from 'node:fs';
 
 mkdirSync('kernels/build', { recursive: true });
 mkdirSync('app/public/kernels', { recursive: true });
-execFileSync(
-  process.execPath,
-  [
-    'node_modules/assemblyscript/bin/asc.js',
-    'kernels/assembly/line.ts',
-    ...['-o', 'kernels/build/line.wasm', '-O3', '--runtime', 'stub', '--noAssert', '--enable', 'simd'],
-  ],
-  { stdio: 'inherit' },
-);
-copyFileSync('kernels/build/line.wasm', 'app/public/kernels/line.wasm');
+for (const name of ['line', 'paint']) {
+  execFileSync(
+    process.execPath,
+    [
+      'node_modules/assemblyscript/bin/asc.js',
+      `kernels/assembly/${name}.ts`,
+      ...['-o', `kernels/build/${name}.wasm`, '-O3', '--runtime', 'stub', '--noAssert', '--enable', 'simd'],
+    ],
+    { stdio: 'inherit' },
+  );
+  copyFileSync(`kernels/build/${name}.wasm`, `app/public/kernels/${name}.wasm`);
+}

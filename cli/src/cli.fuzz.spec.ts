@@ -102,4 +102,50 @@ describe('whatever is right', () => {
       { numRuns: 80 },
     );
   });
+
+  it('mix: never worse than each of its pigments alone, and what glaze then shows', () => {
+    const asked = fc.record({
+      target: fc.record({ lab: fc.tuple(number(20, 95), number(-60, 60), number(-60, 60)) }),
+      palette: fc.uniqueArray(code, { minLength: 1, maxLength: 4 }),
+      paper,
+    });
+    fc.assert(
+      fc.property(asked, (input) => {
+        const ask = (
+          maxPigments: number,
+        ): { deltaE00: number; parts: unknown; strength: number; dry: object } =>
+          JSON.parse(given('mix', JSON.stringify({ ...input, maxPigments })).out) as never;
+        const [alone, mixed] = [ask(1), ask(3)];
+        expect(mixed.deltaE00).toBeLessThanOrEqual(alone.deltaE00 + 0.05);
+        const layers = [{ parts: mixed.parts, strength: mixed.strength }];
+        const shown = JSON.parse(
+          given('glaze', JSON.stringify({ paper: input.paper, layers })).out,
+        ) as object;
+        expect(shown).toMatchObject({ hex: (mixed.dry as { hex: string }).hex });
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('swatch-fit: an answer for any readings, however impossible, with finite numbers', () => {
+    const swatch = fc.record({
+      strength: number(0.02, 1),
+      lab: fc.tuple(number(0, 100), number(-120, 120), number(-120, 120)),
+      ground: fc.constantFrom('paper', 'black'),
+    });
+    const asked = fc.record({
+      like: code.filter((c) => !c.startsWith('MICA')),
+      paper,
+      swatches: fc.array(swatch, { minLength: 2, maxLength: 3 }),
+    });
+    fc.assert(
+      fc.property(asked, (input) => {
+        const { code: exit, out, err } = given('swatch-fit', JSON.stringify(input));
+        expect(err).toBe('');
+        expect(exit).toBe(0);
+        expect(out).not.toMatch(/null|NaN/);
+      }),
+      { numRuns: 25 },
+    );
+  });
 });

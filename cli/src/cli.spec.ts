@@ -50,6 +50,81 @@ describe('answers', () => {
     expect(mixed['simple']).toBeDefined();
   });
 
+  it('mix scales: half the strength in twice the film is the same paint on the card', () => {
+    const mixed = answer('mix', { target: '#9a6f8d', palette: ['PB29', 'PR122'], paper: 'cotton-cold-300' });
+    const glazed = (filmUm: number, strength: number): unknown =>
+      answer('glaze', { paper: 'cotton-cold-300', layers: [{ parts: mixed['parts'], strength, filmUm }] })[
+        'hex'
+      ];
+    const strength = mixed['strength'] as number;
+    expect(glazed(200, strength / 2)).toBe(glazed(100, strength));
+    expect(glazed(200, strength)).not.toBe(glazed(100, strength));
+    const parts = mixed['parts'] as { pigment: string; parts: number }[];
+    const total = parts.reduce((sum, { parts: n }) => sum + n, 0);
+    const load: Record<string, number> = { PB29: 7, PR122: 4 };
+    const grams = parts.reduce(
+      (sum, { pigment, parts: n }) => sum + (strength * load[pigment] * n) / total,
+      0,
+    );
+    expect(mixed['pigmentGm2']).toBeCloseTo(grams, 9);
+    expect(mixed['waterPerPaint']).toBeCloseTo(1 / strength - 1, 9);
+  });
+
+  it('glaze under a warm lamp and an LED differs from daylight, and bare metallics can be laid', () => {
+    const layers = [{ parts: [{ pigment: 'PB28', parts: 1 }], strength: 0.4 }];
+    const under = (light: string): unknown =>
+      answer('glaze', { paper: 'cotton-cold-300', layers, light })['hex'];
+    expect(new Set(['D65', 'warm', 'led'].map(under)).size).toBe(3);
+    const gold = [{ parts: [{ pigment: 'MICA-gold', parts: 1 }], strength: 1 }];
+    const [l, a, b] = answer('glaze', { paper: 'cotton-cold-300', layers: gold })['lab'] as number[];
+    expect(l).toBeGreaterThan(50);
+    expect(b).toBeGreaterThan(20);
+    expect(a).toBeGreaterThan(0);
+  });
+
+  it('palette', () => {
+    const asked = {
+      targets: ['#c9b23c', { lab: [45, 40, 10] }, '#6f9a7a'],
+      size: 3,
+      paper: 'cotton-cold-300',
+      from: ['PY150', 'PY3', 'PR122', 'PB29', 'PB15:3', 'PG7'],
+      keep: ['PG7'],
+    };
+    const chosen = answer('palette', asked);
+    const pigments = chosen['pigments'] as string[];
+    const mixes = chosen['mixes'] as { target: unknown; parts: { pigment: string }[]; deltaE00: number }[];
+    expect(pigments).toHaveLength(3);
+    expect(pigments).toContain('PG7');
+    expect(mixes.map(({ target }) => target)).toEqual(asked.targets);
+    for (const { parts } of mixes) for (const { pigment } of parts) expect(pigments).toContain(pigment);
+    const mean = mixes.reduce((sum, { deltaE00 }) => sum + deltaE00, 0) / mixes.length;
+    expect(chosen['meanDeltaE']).toBeCloseTo(mean, 9);
+    expect(chosen['exact']).toBe(true);
+  });
+
+  it('swatch-fit takes back what glaze painted, a strength left out included', () => {
+    const painted = (strength: number, ...pigments: string[]): unknown =>
+      answer('glaze', {
+        paper: 'cotton-cold-300',
+        layers: [{ parts: pigments.map((pigment) => ({ pigment, parts: 1 })), strength }],
+      })['hex'];
+    const fit = answer('swatch-fit', {
+      like: 'PB28',
+      paper: 'cotton-cold-300',
+      swatches: [
+        { strength: 1, hex: painted(1, 'PB29'), ground: 'paper' },
+        { hex: painted(0.15, 'PB29'), ground: 'paper' },
+        { strength: 0.5, hex: painted(0.5, 'PB29', 'PY150'), ground: 'paper', with: 'PY150' },
+      ],
+    });
+    expect(fit['worst']).toBeLessThan(0.5);
+    expect(fit['residuals']).toHaveLength(3);
+    expect(fit['pigment']).toMatchObject({ code: 'PB28', origin: 'calibrated' });
+    const strengths = fit['strengths'] as number[];
+    expect(strengths[1]).toBeGreaterThan(0.13);
+    expect(strengths[1]).toBeLessThan(0.17);
+  });
+
   it('check, from JSON and from a packed file', () => {
     const plan = kettleInTheRain();
     expect(answer('check', plan)).toEqual({ findings: [] });
@@ -60,7 +135,8 @@ describe('answers', () => {
 
   it('list knows every id', () => {
     const known = JSON.parse(run(['list'], () => new Uint8Array()).out) as Record<string, unknown[]>;
-    expect(known['pigments']).toHaveLength(44);
+    expect(known['pigments']).toHaveLength(46);
+    expect(known['lights']).toEqual(['D65', 'warm', 'led']);
     expect(known['papers']).toHaveLength(7);
     expect(known['checks']).toContainEqual({ id: 'mask-not-set', severity: 'stop' });
   });
@@ -100,6 +176,42 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
       'glaze',
       { paper: 'cotton-cold-300', layers: [{ parts: [{ pigment: 'PX1', parts: 1 }], strength: 0.5 }] },
       /^layers\[0\]\.parts\[0\]\.pigment: unknown pigment/,
+    ],
+    ['glaze', { paper: 'cotton-cold-300', layers: [], light: 'candle' }, /^light: .*D65/],
+    ['palette', { targets: [], size: 3, paper: 'cotton-cold-300' }, /^targets/],
+    ['palette', { targets: ['#808080'], size: 9, paper: 'cotton-cold-300' }, /^size/],
+    [
+      'palette',
+      { targets: ['#808080'], size: 3, paper: 'cotton-cold-300', from: ['PB29', 'PY3'] },
+      /^size: 3 pigments are wanted and 2 are there/,
+    ],
+    [
+      'palette',
+      { targets: ['#808080'], size: 1, paper: 'cotton-cold-300', from: ['PB29', 'PB29'] },
+      /^from: names a pigment twice/,
+    ],
+    [
+      'swatch-fit',
+      { like: 'PB29', paper: 'cotton-cold-300', swatches: [{ strength: 1, hex: '#2030a0' }] },
+      /^swatches/,
+    ],
+    [
+      'swatch-fit',
+      {
+        like: 'PB29',
+        paper: 'cotton-cold-300',
+        swatches: [{ strength: 1, hex: '#2030a0' }, { strength: 0.1 }],
+      },
+      /^swatches\[1\]: needs its colour once/,
+    ],
+    [
+      'swatch-fit',
+      {
+        like: 'PB29',
+        paper: 'cotton-cold-300',
+        swatches: [{ strength: 1, hex: '#2030a0' }, { hex: '#90a0e0' }],
+      },
+      /^swatches: a strength that is not stated needs a third swatch/,
     ],
     ['check', { format: 'other' }, /^format/],
     ['paint', {}, /^command: unknown “paint”/],

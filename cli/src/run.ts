@@ -6,10 +6,12 @@ import { dry } from './commands/dry';
 import { glaze } from './commands/glaze';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
+import { palette } from './commands/palette';
 import { size } from './commands/size';
+import { swatchFit } from './commands/swatch-fit';
 
 /** Every command; to add one, a file in commands/ and a name here. */
-export const COMMANDS: readonly CliCommand[] = [size, dry, mix, glaze, check, list];
+export const COMMANDS: readonly CliCommand[] = [size, dry, mix, glaze, palette, swatchFit, check, list];
 
 /** What a run leaves: exit code, standard output, standard error. */
 export interface RunResult {
@@ -55,7 +57,7 @@ function readDocument(command: CliCommand, bytes: Uint8Array): unknown {
 }
 
 const overview = (): string =>
-  ['kettle COMMAND [FILE|-]', ...COMMANDS.map(({ name, says }) => `  ${name.padEnd(8)} ${says}`)].join('\n');
+  ['kettle COMMAND [FILE|-]', ...COMMANDS.map(({ name, says }) => `  ${name.padEnd(10)} ${says}`)].join('\n');
 
 const help = ({ name, says, shape }: CliCommand): string =>
   [`kettle ${name} [FILE|-]: ${says}`, `  in:  ${shape.in}`, `  out: ${shape.out}`].join('\n');

@@ -1,27 +1,27 @@
-import { chromaOf, deltaE00, type Lab } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { chromaOf, deltaE00, EIGHT_BANDS, TWELVE_BANDS, type BandSet, type Lab } from '@kettle/core/colour';
+import { PAPERS, paperById } from '@kettle/core/paper';
 import {
+  filmColourist,
   glazeLab,
+  groundOf,
   infiniteLayer,
   layerLight,
-  matchColour,
+  matchIn,
+  mixTable,
   pigmentByCode,
   PIGMENTS,
   type Mix,
 } from '@kettle/core/pigment';
+import { done } from '@kettle/core/units';
+import { type Measured } from './limits';
+import { mean, quantile, randomFrom } from './random';
 
 const STRENGTHS = [1, 0.7, 0.5, 0.35, 0.25, 0.15, 0.1, 0.05, 0.03];
-const TARGETS = 60;
-const PALETTE = ['PY3', 'PY150', 'PR122', 'PB29', 'PB15:3', 'PBr7-burnt-sienna'];
-
-/** A small repeatable sequence of numbers 0…1 (Park & Miller 1988). */
-function* numbers(seed: number): Generator<number, never> {
-  let state = seed;
-  for (;;) {
-    state = (state * 16807) % 2147483647;
-    yield state / 2147483647;
-  }
-}
+const PALETTE = ['PY3', 'PY150', 'PR122', 'PB29', 'PB15:3', 'PBr7-burnt-sienna'].map((code) =>
+  pigmentByCode(code),
+);
+const painted = PIGMENTS.filter(({ metallic }) => !metallic);
+const coloured = painted.filter(({ family }) => family !== 'white');
 
 const paper = paperById('cotton-cold-300');
 const single = (code: string, strength: number): Mix => ({
@@ -30,66 +30,113 @@ const single = (code: string, strength: number): Mix => ({
   filmUm: 100,
 });
 
-/** The acceptance figures over all pigments and strengths, and the mix search on targets of its own palette. */
-export function measurePigments(): object {
-  const wetDry = PIGMENTS.filter(({ family }) => family !== 'white').flatMap(({ code }) =>
-    STRENGTHS.map((strength) => ({
-      wet: glazeLab(paper, [single(code, strength)], 1),
-      dry: glazeLab(paper, [single(code, strength)]),
-    })),
-  );
-  const gains = wetDry.map(({ wet, dry }) => (dry[0] - wet[0]) / (100 - wet[0])).sort((a, b) => a - b);
-  const at = (share: number): number =>
-    Math.round(1000 * gains[Math.floor(share * (gains.length - 1))]) / 1000;
-  return {
-    wetDarkerShare: wetDry.filter(({ wet, dry }) => wet[0] < dry[0]).length / wetDry.length,
-    wetStrongerShare: wetDry.filter(({ wet, dry }) => chromaOf(wet) > chromaOf(dry)).length / wetDry.length,
-    dryingGainP10P50P90: [at(0.1), at(0.5), at(0.9)],
-    worstEnergy: worstEnergy(),
-    worstInfiniteLayer: Math.max(
-      ...[0.001, 0.01, 0.1, 1, 10].map((ratio) =>
-        Math.abs(layerLight(1e5 * ratio, 1e5).r - infiniteLayer(ratio)),
-      ),
+/** The acceptance figures of the optics over all pigments, strengths and papers. */
+export function measurePigments(): Measured {
+  const wetDry = PAPERS.flatMap((sheet) =>
+    painted.flatMap(({ code }) =>
+      STRENGTHS.map((strength) => ({
+        sheet,
+        code,
+        wet: glazeLab(sheet, [single(code, strength)], 1),
+        dry: glazeLab(sheet, [single(code, strength)]),
+      })),
     ),
-    ...matchOwnTargets(),
+  );
+  const onCotton = wetDry.filter(
+    ({ sheet, code }) => sheet === paper && pigmentByCode(code).family !== 'white',
+  );
+  const gain = ({ wet, dry }: { wet: Lab; dry: Lab }): number => (dry[0] - wet[0]) / (100 - dry[0]);
+  const loss = ({ wet, dry }: { wet: Lab; dry: Lab }): number => 1 - chromaOf(dry) / chromaOf(wet);
+  const three = (values: number[]): number[] =>
+    [0.1, 0.5, 0.9].map((share) => Math.round(1000 * quantile(values, share)) / 1000);
+  return {
+    figures: {
+      notDarkerWet: wetDry.filter(({ wet, dry }) => wet[0] >= dry[0]).length,
+      wetStrongerShare:
+        onCotton.filter(({ wet, dry }) => chromaOf(wet) > chromaOf(dry)).length / onCotton.length,
+      dryingGainP10P50P90: three(onCotton.map(gain)),
+      chromaLossP10P50P90: three(onCotton.map(loss)),
+      notDarkerWithLoad: coloured.filter(({ code }) =>
+        STRENGTHS.slice(1).some(
+          (s, i) => glazeLab(paper, [single(code, s)])[0] <= glazeLab(paper, [single(code, STRENGTHS[i])])[0],
+        ),
+      ).length,
+      worstEnergy: worstEnergy(),
+      worstInfiniteLayer: Math.max(
+        ...[0.001, 0.01, 0.1, 1, 10].map((ratio) =>
+          Math.abs(layerLight(1e5 * ratio, 1e5).r - infiniteLayer(ratio)),
+        ),
+      ),
+      ...bandErrors('twelveBands', TWELVE_BANDS),
+      ...bandErrors('eightBands', EIGHT_BANDS),
+      ...matchOwnTargets(),
+    },
+    below: {
+      notDarkerWet: 1,
+      notDarkerWithLoad: 1,
+      worstEnergy: 1e-9,
+      worstInfiniteLayer: 1e-9,
+      twelveBandsMeanDeltaE: 0.1,
+      twelveBandsP95DeltaE: 0.3,
+      ownTargetMeanDeltaE: 0.5,
+      ownTargetP95DeltaE: 1.5,
+    },
+    above: { wetStrongerShare: 0.95 },
   };
 }
 
+/** Most light that a layer sends back and lets through beyond what it gets, over 200,000 layers. */
 function worstEnergy(): number {
-  const random = numbers(7);
+  const random = randomFrom(7);
   let worst = 0;
   for (let i = 0; i < 200_000; i++) {
-    const { r, t } = layerLight(30 * random.next().value ** 3, 30 * random.next().value ** 3);
+    const { r, t } = layerLight(30 * random() ** 3, 30 * random() ** 3);
     worst = Math.max(worst, r + t - 1);
   }
   return worst;
 }
 
-function matchOwnTargets(): object {
-  const random = numbers(11);
-  const palette = PALETTE.map((code) => pigmentByCode(code));
-  const results = Array.from({ length: TARGETS }, () => {
-    const parts = palette
-      .map((pigment) => ({ pigment, parts: Math.floor(random.next().value * 4), order: random.next().value }))
-      .filter(({ parts: n }) => n > 0)
-      .sort((a, b) => a.order - b.order)
-      .slice(0, 3)
-      .map(({ pigment, parts: n }) => ({ pigment, parts: n }));
-    const mix = {
-      parts: parts.length > 0 ? parts : [{ pigment: palette[0], parts: 1 }],
-      strength: 0.05 + 0.9 * random.next().value,
-      filmUm: 100,
-    };
-    const target: Lab = glazeLab(paper, [mix]);
-    const begun = performance.now();
-    const { best } = matchColour({ target, palette, paper });
-    return { deltaE: deltaE00(target, best.dry.lab), ms: performance.now() - begun };
-  });
-  const errors = results.map(({ deltaE }) => deltaE).sort((a, b) => a - b);
+/** Fewer bands against 36: every pigment, and every pair one to one, at four strengths, wet and dry. */
+function bandErrors(name: string, bands: BandSet): Record<string, number> {
+  const errors: number[] = [];
+  for (const wetness of [0, 1]) {
+    const ground = groundOf(paper, []);
+    const full = filmColourist(painted, ground, undefined, wetness);
+    const few = filmColourist(painted, ground, bands, wetness);
+    const loads = new Float64Array(painted.length);
+    for (let i = 0; i < painted.length; i++)
+      for (let j = i; j < painted.length; j++)
+        for (const strength of [1, 0.4, 0.15, 0.05]) {
+          loads.fill(0);
+          loads[i] += (strength * painted[i].masstoneLoadGm2) / 2;
+          loads[j] += (strength * painted[j].masstoneLoadGm2) / 2;
+          errors.push(deltaE00(full.colourOf(loads), few.colourOf(loads)));
+        }
+  }
   return {
-    ownTargets: TARGETS,
-    ownTargetMeanDeltaE: errors.reduce((a, b) => a + b, 0) / TARGETS,
-    ownTargetP95DeltaE: errors[Math.floor(0.95 * (TARGETS - 1))],
-    plainSearchMeanMs: results.reduce((sum, { ms }) => sum + ms, 0) / TARGETS,
+    [`${name}MeanDeltaE`]: mean(errors),
+    [`${name}P95DeltaE`]: quantile(errors, 0.95),
+    [`${name}WorstDeltaE`]: quantile(errors, 1),
+  };
+}
+
+/** The search on colours mixed from its own palette in any ratio, not only whole-number ones. */
+function matchOwnTargets(): Record<string, number> {
+  const random = randomFrom(11);
+  const table = done(mixTable(PALETTE, paper));
+  const errors = Array.from({ length: 300 }, () => {
+    const shuffled = PALETTE.map((pigment) => ({ pigment, order: random() })).sort(
+      (a, b) => a.order - b.order,
+    );
+    const parts = shuffled
+      .slice(0, 1 + Math.floor(3 * random()))
+      .map(({ pigment }) => ({ pigment, parts: 0.05 + random() }));
+    const target = glazeLab(paper, [{ parts, strength: 0.05 + 0.9 * random(), filmUm: 100 }]);
+    return matchIn(table, target).best.deltaE00;
+  });
+  return {
+    ownTargets: errors.length,
+    ownTargetMeanDeltaE: mean(errors),
+    ownTargetP95DeltaE: quantile(errors, 0.95),
   };
 }

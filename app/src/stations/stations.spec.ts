@@ -78,12 +78,13 @@ describe('colours', () => {
     for (const look of mixLooks(plan)) expect(labOfHex(look.wet)[0]).toBeLessThan(labOfHex(look.dry)[0]);
   });
 
-  it('offer all 44 pigments, and caution where it is due', () => {
-    expect(pigmentChoices(plan)).toHaveLength(44);
+  it('offer all pigments and metallics, and caution where it is due', () => {
+    expect(pigmentChoices(plan)).toHaveLength(46);
     expect(cautionsOf([pigmentByCode('PR108'), pigmentByCode('PY35'), pigmentByCode('PB29')])).toHaveLength(
       1,
     );
     expect(cautionsOf([pigmentByCode('PB28')])[0]).toMatch(/Cobalt/);
+    expect(cautionsOf([pigmentByCode('MICA-gold')])[0]).toMatch(/dust/);
   });
 
   it('say water as volumes', () => {

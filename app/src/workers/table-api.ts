@@ -1,5 +1,14 @@
 import type { Finding } from '@kettle/core/checks';
-import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import type { Paper } from '@kettle/core/paper';
+import type {
+  Calibration,
+  MatchAnswer,
+  MatchRequest,
+  PaletteAnswer,
+  PaletteRequest,
+  Pigment,
+  ReadSwatch,
+} from '@kettle/core/pigment';
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
 
@@ -27,11 +36,19 @@ export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
  */
 export interface TableApi {
   lookAhead(plan: Plan, revision: number): Promise<LookAheadAnswer>;
-  /** Searches a mix; `null` when cancelled. `onProgress` hears the share done, 0…1. */
-  matchColour(
+  /** Searches a mix; `null` when cancelled, as with all jobs. `onProgress` hears the share done, 0…1. */
+  matchColour(job: number, request: MatchRequest, onProgress: OnProgress): Promise<MatchAnswer | null>;
+  /** Chooses the few pigments of a box that give all wanted colours. */
+  choosePalette(
     job: number,
-    request: MatchRequest,
-    onProgress: (share: number) => void,
-  ): Promise<MatchAnswer | null>;
+    box: readonly Pigment[],
+    paper: Paper,
+    request: PaletteRequest,
+    onProgress: OnProgress,
+  ): Promise<PaletteAnswer | null>;
+  /** Fits a pigment to the painter's own swatches. */
+  calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;
 }
+
+export type OnProgress = (share: number) => void;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { hexOf, labOf } from '@kettle/core/colour';
+import { hexOf, labOf, lightSchema } from '@kettle/core/colour';
 import { paperById } from '@kettle/core/paper';
 import { glazeReflectance, pigmentByCode, REFERENCE_FILM_UM } from '@kettle/core/pigment';
 import { readInput } from '@kettle/core/units';
@@ -20,19 +20,19 @@ const inputSchema = z.strictObject({
     )
     .max(24),
   wet: z.number().min(0, 'wet is a fraction 0…1').max(1, 'wet is a fraction 0…1').default(0),
-  light: z.literal('D65').default('D65'),
+  light: lightSchema.default('D65'),
 });
 
 export const glaze: CliCommand = {
   name: 'glaze',
   says: 'layers of paint on paper → colour',
   shape: {
-    in: 'paper, layers[{parts[{pigment,parts}],strength,filmUm?=100}] bottom first, wet?=0 0…1 of the top layer, light?="D65"',
+    in: 'paper, layers[{parts[{pigment,parts}],strength,filmUm?=100}] bottom first, wet?=0 0…1 of the top layer, light?="D65"|"warm"|"led" (hex and lab as seen by an eye used to it)',
     out: 'hex lab reflectance[36]',
   },
   input: 'json',
   run: (input) => {
-    const { paper, layers, wet } = readInput(inputSchema, input);
+    const { paper, layers, wet, light } = readInput(inputSchema, input);
     const mixes = layers.map((layer, i) => ({
       ...layer,
       parts: layer.parts.map(({ pigment, parts }, j) => ({
@@ -40,8 +40,8 @@ export const glaze: CliCommand = {
         parts,
       })),
     }));
-    const reflectance = glazeReflectance(paperById(paper), mixes, wet);
-    const lab = labOf(reflectance);
+    const reflectance = glazeReflectance(paperById(paper), mixes, { wetness: wet });
+    const lab = labOf(reflectance, light);
     return { hex: hexOf(lab), lab, reflectance: [...reflectance] };
   },
 };

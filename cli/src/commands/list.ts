@@ -1,6 +1,7 @@
 import { ENVELOPES } from '@kettle/core/card';
 import { CHECKS } from '@kettle/core/checks';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
+import { LIGHTS } from '@kettle/core/colour';
 import { PAPERS } from '@kettle/core/paper';
 import { PIGMENTS } from '@kettle/core/pigment';
 import { CHORES, TECHNIQUES } from '@kettle/core/plan';
@@ -11,12 +12,13 @@ export const list: CliCommand = {
   says: 'the ids that the other commands know',
   shape: {
     in: '(nothing)',
-    out: 'papers[{id,name}] pigments[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
+    out: 'papers[{id,name}] pigments[…] lights[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
   },
   input: 'none',
   run: () => ({
     papers: PAPERS.map(idAndName),
     pigments: PIGMENTS.map(({ code, name }) => ({ id: code, name })),
+    lights: LIGHTS,
     envelopes: ENVELOPES,
     climates: CLIMATES_BY_FEEL,
     techniques: TECHNIQUES.map(idAndName),

@@ -1,12 +1,12 @@
 import * as z from 'zod';
-import { hexSchema, labOfHex, labSchema } from '@kettle/core/colour';
 import { paperById } from '@kettle/core/paper';
-import { matchColour, pigmentByCode, type MatchedMix } from '@kettle/core/pigment';
-import { BadInput, readInput } from '@kettle/core/units';
+import { matchColour, type MatchedMix } from '@kettle/core/pigment';
+import { readInput } from '@kettle/core/units';
 import type { CliCommand } from '../command';
+import { labOfTarget, pigmentsByCode, plainParts, targetSchema } from './paint-input';
 
 const inputSchema = z.strictObject({
-  target: z.union([hexSchema, z.strictObject({ lab: labSchema })]),
+  target: targetSchema,
   palette: z.array(z.string()).min(1).max(6),
   paper: z.string(),
   maxPigments: z.int().min(1).max(3).default(3),
@@ -22,12 +22,9 @@ export const mix: CliCommand = {
   input: 'json',
   run: (input) => {
     const { target, palette, paper, maxPigments } = readInput(inputSchema, input);
-    if (new Set(palette).size < palette.length) throw new BadInput('palette', 'names a pigment twice');
-    const pigments = palette.map((code, i) => pigmentByCode(code, `palette[${i}]`));
-    const wanted = typeof target === 'string' ? labOfHex(target) : target.lab;
     const { best, simple } = matchColour({
-      target: wanted,
-      palette: pigments,
+      target: labOfTarget(target),
+      palette: pigmentsByCode(palette, 'palette'),
       paper: paperById(paper),
       maxPigments,
     });
@@ -35,7 +32,4 @@ export const mix: CliCommand = {
   },
 };
 
-const plain = (mixed: MatchedMix) => ({
-  ...mixed,
-  parts: mixed.parts.map(({ pigment, parts }) => ({ pigment: pigment.code, parts })),
-});
+const plain = (mixed: MatchedMix) => ({ ...mixed, parts: plainParts(mixed.parts) });

@@ -3,17 +3,45 @@ export { PIGMENTS, pigmentByCode } from './library';
 export { opticsOf, type Optics } from './absorption';
 export { infiniteLayer, layerLight, overGround, ratioOf, stackLayers, type LayerLight } from './layer';
 export { interfaceAt, internalOf, seenThrough, type Interface } from './surface';
-export { lightOfLoads, pigmentLoads, REFERENCE_FILM_UM, waterPerPaint, type Mix, type MixPart } from './mix';
-export { glazeLab, glazeReflectance } from './glaze';
+export { FACE_ON_THE_TABLE, flakeCoverage } from './metallic';
+export { filmOptics, filmSums, laySums, sumFilm, type FilmOptics, type FilmSums } from './film';
+export { filmColourist, type FilmColourist } from './film-colour';
 export {
-  MAX_PARTS,
-  MAX_PIGMENTS,
+  atReferenceFilm,
+  pigmentLoads,
+  REFERENCE_FILM_UM,
+  waterPerPaint,
+  type Mix,
+  type MixPart,
+} from './mix';
+export { glazeLab, glazeReflectance, groundOf, type Viewing } from './glaze';
+export { choicesOf, MAX_PARTS, MAX_PIGMENTS, mixRatios, ratiosOf, type Ratio } from './ratios';
+export { mixTable, type MixTable } from './mix-table';
+export {
   matchColour,
-  mixRatios,
+  matchIn,
   REACHABLE_DELTA_E,
-  searchMix,
   type MatchAnswer,
   type MatchedMix,
   type MatchRequest,
 } from './match';
+export { muddinessOf, type Muddiness, type Verdict } from './mud';
+export { meetingOf, type Meeting } from './third-colour';
+export { glazeOrders, MAX_GLAZES, type GlazeOrder } from './glaze-order';
+export { strengthFor, type StrengthAnswer } from './strength-for';
+export { liftedResidue, liftReach, type LiftReach } from './lifting';
+export { contrastRatio, coverOver, MAX_COATS, type Cover } from './opacity';
+export { boxTable, type BoxTable } from './box-table';
+export {
+  choosePalette,
+  choosePaletteFrom,
+  COLOUR_ALONE,
+  type PaletteAnswer,
+  type PaletteRequest,
+  type PaletteTerms,
+} from './palette';
+export { boxShelf, tableShelf } from './shelf';
+export { calibrate, type Calibration, type ReadSwatch } from './calibrate';
+export { MAX_ON_PANEL, paintRecipe, type PaintKernel, type PaintRecipe, type PaintTile } from './painting';
+export { plainPaintKernel } from './painting-plain';
 export { cautionFor, consistencyOf } from './words';

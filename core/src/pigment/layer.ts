@@ -12,9 +12,10 @@ export function layerLight(kx: number, sx: number): LayerLight {
   const q = Math.sqrt(kx * (kx + 2 * sx));
   if (sx === 0) return { r: 0, t: Math.exp(-kx) };
   if (q < SMALL_Q) return { r: sx / (1 + sx + kx), t: 1 / (1 + sx + kx) };
-  const e = Math.exp(-2 * q);
-  const d = (kx + sx) * (1 - e) + q * (1 + e);
-  return { r: (sx * (1 - e)) / d, t: (2 * q * Math.exp(-q)) / d };
+  const once = Math.exp(-q);
+  const twice = once * once;
+  const d = (kx + sx) * (1 - twice) + q * (1 + twice);
+  return { r: (sx * (1 - twice)) / d, t: (2 * q * once) / d };
 }
 
 /** Below this the quotient loses its digits and the limit q → 0 is exact to 1e-14. */

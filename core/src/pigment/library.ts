@@ -1,9 +1,9 @@
 import { BadInput } from '../units';
 import data from './data/pigments.json';
+import { MASSTONE_COVERS } from './metallic';
 import { pigmentSchema, type Pigment } from './pigment';
 
-/** The 44 generic pigments the app ships with. Their spectra are constructed, none is measured. */
-export const PIGMENTS: readonly Pigment[] = data.pigments.map((entry) =>
+const painted = data.pigments.map((entry) =>
   pigmentSchema.parse({
     code: entry.code,
     revision: 1,
@@ -23,6 +23,31 @@ export const PIGMENTS: readonly Pigment[] = data.pigments.map((entry) =>
     origin: 'constructed',
   }),
 );
+
+const metallic = data.metallic.map((entry) =>
+  pigmentSchema.parse({
+    code: entry.code,
+    revision: 1,
+    ci: entry.ci,
+    name: entry.name,
+    family: 'metallic',
+    masstoneLoadGm2: MASSTONE_COVERS * entry.m0_gm2,
+    k0: 0,
+    s0: 0,
+    sp: 0,
+    bands: [],
+    staining: entry.staining,
+    granulation: entry.granulation,
+    lightfastness: entry.lightfastness,
+    hazard: entry.hazard,
+    transparencyClass: 'O',
+    metallic: { coverLoadGm2: entry.m0_gm2, face: entry.faceLab, flop: entry.flopLab },
+    origin: 'constructed',
+  }),
+);
+
+/** The 44 generic pigments and two metallics the app ships with. Their spectra are constructed, none is measured. */
+export const PIGMENTS: readonly Pigment[] = [...painted, ...metallic];
 
 /** Finds a pigment by its public code; throws `BadInput` on `field` with the codes to choose from. */
 export function pigmentByCode(code: string, field = 'pigment', pigments = PIGMENTS): Pigment {

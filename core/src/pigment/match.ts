@@ -1,21 +1,33 @@
 import { colourGap, deltaE00, gapInWords, hexOf, type ColourGap, type Lab } from '../colour';
 import type { Paper } from '../paper';
-import { glazeLab } from './glaze';
-import { pigmentLoads, REFERENCE_FILM_UM, waterPerPaint, type Mix, type MixPart } from './mix';
+import { done, leastBetween } from '../units';
+import { filmColourist } from './film-colour';
+import { glazeLab, groundOf } from './glaze';
+import { atReferenceFilm, pigmentLoads, waterPerPaint, type MixPart } from './mix';
+import { loadsOf, mixTable, type MixTable } from './mix-table';
 import type { Pigment } from './pigment';
+import { MAX_PIGMENTS, type Ratio } from './ratios';
+import {
+  nearestStrength,
+  STRENGTH_STEP,
+  strengthAt,
+  STRENGTHS,
+  wantedColour,
+  type NearestStrength,
+} from './strengths';
 
-/** Parts of one mix never sum to more: beyond it nobody counts drops. */
-export const MAX_PARTS = 8;
-export const MAX_PIGMENTS = 3;
+/** Ratios of each number of pigments kept from the scan for refining in 36 bands by ΔE00. */
+const KEPT = 24;
 
-/** The first scan tries these strengths, from masstone to the palest tint, evenly in the logarithm. */
-const STRENGTHS: readonly number[] = Array.from({ length: 12 }, (_, step) => 0.02 ** (step / 11));
+/** Nor is one kept that the scan finds further off than this, CIE94-like, than the best of its number of pigments. */
+const WORTH_REFINING = 1.5;
 
-/** Ratios kept from the scan for refining; the scan's ranking is coarse in strength. */
-const KEPT = 48;
+/** Golden-section rounds in log strength: a few to rank the candidates, more to polish those that are answered. */
+const RANKING = { bracket: 0.5 * STRENGTH_STEP, rounds: 4 };
+const POLISHING = { bracket: STRENGTH_STEP, rounds: 14 };
 
-/** Ratios tried between two reports of progress, some 5 ms. */
-const RATIOS_A_SLICE = 8;
+/** Candidates of each number of pigments that are polished. */
+const POLISHED = 3;
 
 /** A colour further off than this is out of reach. */
 export const REACHABLE_DELTA_E = 3;
@@ -43,12 +55,6 @@ export interface MatchAnswer {
   readonly simple: MatchedMix;
 }
 
-interface Candidate {
-  readonly parts: readonly MixPart[];
-  readonly strength: number;
-  readonly deltaE: number;
-}
-
 /** What is asked of a search. */
 export interface MatchRequest {
   readonly target: Lab;
@@ -57,107 +63,84 @@ export interface MatchRequest {
   readonly maxPigments?: number;
 }
 
+interface Candidate {
+  readonly ratio: Ratio;
+  readonly strength: number;
+  readonly deltaE: number;
+}
+
 /**
- * Which parts of the palette, and how much water, dry to the wanted colour on this paper?
- * Plain search: every whole-number ratio of up to `maxPigments`, twelve strengths each, the best
- * refined in strength. Colours are compared dry, by ΔE00. Yields the share done, 0…1, every few
- * milliseconds, so that a worker can report it and be stopped.
+ * Which parts of the table's palette, and how much water, dry to the wanted colour? All ratios are scanned in
+ * the table, the nearest of each number of pigments refined in strength with 36 bands and ΔE00.
  */
-export function* searchMix({
+export function matchIn(table: MixTable, target: Lab): MatchAnswer {
+  const { colourOf } = filmColourist(table.palette, groundOf(table.paper, []));
+  const refine = refiner(table.palette, target, colourOf);
+  const ranked = refine(scan(table, target), RANKING);
+  const polished = [1, 2, 3].flatMap((count) => {
+    const few = ranked.filter(({ ratio }) => ratio.places.length === count);
+    few.sort((a, b) => a.deltaE - b.deltaE);
+    return refine(few.slice(0, POLISHED), POLISHING);
+  });
+  const best = closest(polished);
+  const near = polished.filter(({ deltaE }) => deltaE <= best.deltaE + SIMPLE_ALLOWANCE);
+  const fewest = Math.min(...near.map(({ ratio }) => ratio.places.length));
+  const simple = closest(near.filter(({ ratio }) => ratio.places.length === fewest));
+  return { best: describe(table, target, best), simple: describe(table, target, simple) };
+}
+
+/** `matchIn` for a palette that has no table yet; its table takes most of the time. */
+export function matchColour({
   target,
   palette,
   paper,
   maxPigments = MAX_PIGMENTS,
-}: MatchRequest): Generator<number, MatchAnswer> {
-  const ratios = mixRatios(palette, maxPigments);
-  const coarse: Candidate[] = [];
-  for (const [i, parts] of ratios.entries()) {
-    if (i % RATIOS_A_SLICE === 0) yield i / ratios.length;
-    coarse.push(bestStrength(target, parts, paper));
-  }
-  const refined = keepBestOfEachCount(coarse).map((candidate) => refineStrength(target, candidate, paper));
-  const best = closest(refined);
-  const allowed = best.deltaE + SIMPLE_ALLOWANCE;
-  const fewest = Math.min(...refined.filter((c) => c.deltaE <= allowed).map((c) => c.parts.length));
-  const simple = closest(refined.filter((c) => c.parts.length === fewest));
-  return { best: describe(target, best, paper), simple: describe(target, simple, paper) };
+}: MatchRequest): MatchAnswer {
+  return matchIn(done(mixTable(palette, paper, maxPigments)), target);
 }
 
-/** Runs `searchMix` to its end. */
-export function matchColour(request: MatchRequest): MatchAnswer {
-  const search = searchMix(request);
-  let step = search.next();
-  while (!step.done) step = search.next();
-  return step.value;
+const closest = (candidates: readonly Candidate[]): Candidate =>
+  candidates.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
+
+/** The nearest ratios of each number of pigments, by CIE94-like distance, which ranks well enough to choose by. */
+function scan({ ratios, lab }: MixTable, target: Lab): { ratio: Ratio; strength: number }[] {
+  const wanted = wantedColour(target);
+  const nearest: NearestStrength = { distance2: 0, step: 0 };
+  const found = ratios.map((ratio, i) => {
+    nearestStrength(lab, i * STRENGTHS.length * 3, STRENGTHS.length, wanted, nearest);
+    return { ratio, strength: strengthAt(nearest.step), distance2: nearest.distance2 };
+  });
+  found.sort((a, b) => a.distance2 - b.distance2);
+  return [1, 2, 3].flatMap((count) => {
+    const few = found.filter(({ ratio }) => ratio.places.length === count).slice(0, KEPT);
+    const worth = Math.sqrt(few.at(0)?.distance2 ?? 0) + WORTH_REFINING;
+    return few.filter(({ distance2 }) => distance2 <= worth * worth);
+  });
 }
 
-function closest(candidates: readonly Candidate[]): Candidate {
-  return candidates.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
+type Refine = (candidates: readonly Omit<Candidate, 'deltaE'>[], how: typeof RANKING) => Candidate[];
+
+/** Finds the strength at which each candidate comes nearest, by ΔE00 in 36 bands. */
+function refiner(palette: readonly Pigment[], target: Lab, colourOf: (loads: Float64Array) => Lab): Refine {
+  const loads = new Float64Array(palette.length);
+  return (candidates, { bracket, rounds }) =>
+    candidates.map(({ ratio, strength }) => {
+      const miss = (log: number): number => {
+        loadsOf(palette, ratio, Math.exp(log), loads);
+        return deltaE00(target, colourOf(loads));
+      };
+      const coarse = Math.log(strength);
+      const log = leastBetween(coarse - bracket, Math.min(0, coarse + bracket), rounds, miss);
+      return closest([coarse, log].map((at) => ({ ratio, strength: Math.exp(at), deltaE: miss(at) })));
+    });
 }
 
-function keepBestOfEachCount(candidates: readonly Candidate[]): Candidate[] {
-  const counts = [...new Set(candidates.map((c) => c.parts.length))];
-  return counts.flatMap((count) =>
-    candidates
-      .filter((c) => c.parts.length === count)
-      .sort((a, b) => a.deltaE - b.deltaE)
-      .slice(0, KEPT),
-  );
-}
-
-/** All ratios in lowest terms of up to `maxPigments` of the palette, parts summing to at most eight. */
-export function mixRatios(palette: readonly Pigment[], maxPigments: number): MixPart[][] {
-  const ratios: MixPart[][] = [];
-  const extend = (chosen: MixPart[], from: number, left: number): void => {
-    if (chosen.length > 0 && chosen.map((c) => c.parts).reduce(greatestDivisor) === 1) ratios.push(chosen);
-    if (chosen.length === maxPigments) return;
-    for (let i = from; i < palette.length; i++)
-      for (let parts = 1; parts <= left; parts++)
-        extend([...chosen, { pigment: palette[i], parts }], i + 1, left - parts);
-  };
-  extend([], 0, MAX_PARTS);
-  return ratios;
-}
-
-function greatestDivisor(a: number, b: number): number {
-  return b === 0 ? a : greatestDivisor(b, a % b);
-}
-
-const atReferenceFilm = (parts: readonly MixPart[], strength: number): Mix => ({
-  parts,
-  strength,
-  filmUm: REFERENCE_FILM_UM,
-});
-
-function missBy(target: Lab, parts: readonly MixPart[], strength: number, paper: Paper): number {
-  return deltaE00(target, glazeLab(paper, [atReferenceFilm(parts, strength)]));
-}
-
-function bestStrength(target: Lab, parts: readonly MixPart[], paper: Paper): Candidate {
-  return closest(
-    STRENGTHS.map((strength) => ({ parts, strength, deltaE: missBy(target, parts, strength, paper) })),
-  );
-}
-
-/** Golden-section search in log strength between the neighbours of the coarse best (Kiefer 1953). */
-function refineStrength(target: Lab, coarse: Candidate, paper: Paper): Candidate {
-  const golden = (Math.sqrt(5) - 1) / 2;
-  const step = Math.log(STRENGTHS[0] / STRENGTHS[1]);
-  let low = Math.log(coarse.strength) - step;
-  let high = Math.min(0, Math.log(coarse.strength) + step);
-  const miss = (log: number): number => missBy(target, coarse.parts, Math.exp(log), paper);
-  for (let round = 0; round < 14; round++) {
-    const a = high - golden * (high - low);
-    const b = low + golden * (high - low);
-    if (miss(a) < miss(b)) high = b;
-    else low = a;
-  }
-  const strength = Math.exp((low + high) / 2);
-  const refined = { parts: coarse.parts, strength, deltaE: missBy(target, coarse.parts, strength, paper) };
-  return closest([coarse, refined]);
-}
-
-function describe(target: Lab, { parts, strength, deltaE }: Candidate, paper: Paper): MatchedMix {
+function describe(
+  { palette, paper }: MixTable,
+  target: Lab,
+  { ratio, strength, deltaE }: Candidate,
+): MatchedMix {
+  const parts = ratio.places.map((place, i) => ({ pigment: palette[place], parts: ratio.parts[i] }));
   const mix = atReferenceFilm(parts, strength);
   const dry = glazeLab(paper, [mix]);
   const wet = glazeLab(paper, [mix], 1);

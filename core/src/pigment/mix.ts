@@ -1,6 +1,3 @@
-import { BAND_COUNT } from '../colour';
-import { opticsOf } from './absorption';
-import { layerLight, type LayerLight } from './layer';
 import type { Pigment } from './pigment';
 
 /** The film at which strength 1 is masstone, µm. */
@@ -31,20 +28,9 @@ export function pigmentLoads({ parts, strength, filmUm }: Mix): number[] {
 /** Volumes of water to one of paint: strength is a concentration, so 0.1 is nine of water to one of paint. */
 export const waterPerPaint = (strength: number): number => (1 - strength) / strength;
 
-/** Light of a layer in every band, from the loads (g/m²) of its pigments; `scatter` scales S when wet. */
-export function lightOfLoads(
-  pigments: readonly Pigment[],
-  loads: readonly number[],
-  scatter: number,
-): LayerLight[] {
-  const optics = pigments.map(opticsOf);
-  return Array.from({ length: BAND_COUNT }, (_, band) => {
-    let kx = 0;
-    let sx = 0;
-    for (let i = 0; i < optics.length; i++) {
-      kx += optics[i].k[band] * loads[i];
-      sx += optics[i].s[band] * loads[i];
-    }
-    return layerLight(kx, sx * scatter);
-  });
-}
+/** A mix laid as deep as masstones are judged, for comparing colours. */
+export const atReferenceFilm = (parts: readonly MixPart[], strength: number): Mix => ({
+  parts,
+  strength,
+  filmUm: REFERENCE_FILM_UM,
+});

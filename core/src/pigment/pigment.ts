@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { labSchema } from '../colour';
 
 /** One absorption band: `e` falls towards red, `r` rises, `g` is a bell; a in m²/g, centre and width in nm. */
 const bandSchema = z.strictObject({
@@ -29,6 +30,16 @@ export const pigmentSchema = z.strictObject({
   lightfastness: z.string(),
   hazard: z.enum(['none', 'cadmium', 'cobalt', 'nickel', 'manganese']),
   transparencyClass: z.string(),
+  /** Mica flakes: not a layer that light passes, but a cover that grows with the load and turns with the light. */
+  metallic: z
+    .strictObject({
+      /** Load m₀ that covers 63 % of what is under it, g/m². */
+      coverLoadGm2: z.number().positive(),
+      /** Colour turned to the lamp and turned away. */
+      face: labSchema,
+      flop: labSchema,
+    })
+    .optional(),
   /** `constructed` spectra are plausible, not measured, until the painter calibrates them. */
   origin: z.enum(['constructed', 'calibrated']),
 });

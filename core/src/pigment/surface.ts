@@ -18,16 +18,13 @@ const DRY: Interface = { k1: 0.028, k2: 0.35, kSee: 1, pigmentScatter: 1, paperS
 const WET: Interface = { k1: 0.021, k2: 0.47, kSee: 0.2, pigmentScatter: 0.7, paperScatter: 0.6 };
 
 /** The surface at a wetness from 0 (bone dry) to 1 (a film stands on it); linear between, so drying shifts smoothly. */
-export function interfaceAt(wetness: number): Interface {
-  const between = (key: keyof Interface): number => DRY[key] + (WET[key] - DRY[key]) * wetness;
-  return {
-    k1: between('k1'),
-    k2: between('k2'),
-    kSee: between('kSee'),
-    pigmentScatter: between('pigmentScatter'),
-    paperScatter: between('paperScatter'),
-  };
-}
+export const interfaceAt = (wetness: number): Interface => ({
+  k1: DRY.k1 + (WET.k1 - DRY.k1) * wetness,
+  k2: DRY.k2 + (WET.k2 - DRY.k2) * wetness,
+  kSee: DRY.kSee + (WET.kSee - DRY.kSee) * wetness,
+  pigmentScatter: DRY.pigmentScatter + (WET.pigmentScatter - DRY.pigmentScatter) * wetness,
+  paperScatter: DRY.paperScatter + (WET.paperScatter - DRY.paperScatter) * wetness,
+});
 
 /** What the eye sees of an internal reflectance (Saunderson 1942). */
 export const seenThrough = ({ k1, k2, kSee }: Interface, internal: number): number =>

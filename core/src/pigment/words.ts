@@ -24,5 +24,9 @@ const CAUTIONS: Readonly<Record<Pigment['hazard'], string | null>> = {
   manganese: 'Manganese: do not lick the brush, sand or spray. Follow the maker’s sheet.',
 };
 
+const MICA_CAUTION =
+  'Mica: do not breathe the dust of dry powder, nor let children. Follow the maker’s sheet.';
+
 /** The usual caution for a pigment, or null. */
-export const cautionFor = (pigment: Pigment): string | null => CAUTIONS[pigment.hazard];
+export const cautionFor = (pigment: Pigment): string | null =>
+  CAUTIONS[pigment.hazard] ?? (pigment.metallic ? MICA_CAUTION : null);

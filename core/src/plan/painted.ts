@@ -52,4 +52,4 @@ export function layersAt(plan: Plan, area: string, count: number): Mix[] {
 
 /** The colour at the heart of an area after the first `count` acts; `wetness` 0…1 of its top layer. */
 export const colourAt = (plan: Plan, area: string, count: number, wetness = 0): Lab =>
-  labOf(glazeReflectance(planPaper(plan), layersAt(plan, area, count), wetness));
+  labOf(glazeReflectance(planPaper(plan), layersAt(plan, area, count), { wetness }));

@@ -2,3 +2,5 @@ export { MM_PER_INCH, formatLength, parseLength, type LengthUnit } from './lengt
 export { formatClock, formatSpan } from './duration';
 export { id, isoDate, isoMoment, lengthMm, seconds, sizeMm } from './quantity';
 export { BadInput, readInput } from './input';
+export { done, type Work } from './work';
+export { leastBetween } from './golden-section';

@@ -1,0 +1,12 @@
+/**
+ * Long work that can be watched and stopped: a generator that yields the share done, 0…1, every few
+ * milliseconds and returns the answer.
+ */
+export type Work<Answer> = Generator<number, Answer>;
+
+/** Does long work in one go. */
+export function done<Answer>(work: Work<Answer>): Answer {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}
