@@ -1,7 +1,7 @@
 import { chromaOf, type Lab } from '../colour';
 
 /** Strengths a mix is tabulated at, from masstone to the palest tint, evenly in the logarithm. */
-export const STRENGTHS: readonly number[] = Array.from({ length: 12 }, (_, step) => 0.02 ** (step / 11));
+export const STRENGTHS: readonly number[] = Array.from({ length: 12 }, (_, step) => 0.01 ** (step / 11));
 
 /** Between two strengths of the table, in the logarithm. */
 export const STRENGTH_STEP = Math.log(STRENGTHS[0] / STRENGTHS[1]);
