@@ -4,7 +4,7 @@ import { copyFileSync, mkdirSync } from 'node:fs';
 
 mkdirSync('kernels/build', { recursive: true });
 mkdirSync('app/public/kernels', { recursive: true });
-for (const name of ['line', 'paint']) {
+for (const name of ['line', 'paint', 'panel']) {
   execFileSync(
     process.execPath,
     [

@@ -1,4 +1,7 @@
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { writeKettleFile } from '@kettle/core/formats';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
@@ -125,6 +128,72 @@ describe('answers', () => {
     expect(strengths[1]).toBeLessThan(0.17);
   });
 
+  it('simulate, with its picture and fields, by either kernel', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'kettle-simulate-'));
+    const asked = {
+      widthMm: 20,
+      heightMm: 16,
+      cellMm: 0.5,
+      paper: 'cotton-cold-300',
+      climate: AIR,
+      seed: 3,
+      acts: [
+        {
+          atS: 0,
+          kind: 'wash',
+          shape: { circle: [10, 8, 5] },
+          filmUm: 90,
+          pigments: [{ pigment: 'PB15:3', gm2: 1 }],
+        },
+      ],
+      stopS: 40,
+      sampleS: 20,
+      probes: [{ name: 'middle', shape: { circle: [10, 8, 2] } }],
+    };
+    const simd = answer('simulate', {
+      ...asked,
+      png: join(folder, 'panel.png'),
+      fields: join(folder, 'fields'),
+    });
+    const samples = simd['samples'] as {
+      atS: number;
+      probes: { stage: string; pigments: Record<string, number> }[];
+    }[];
+    expect(samples.map(({ atS }) => atS)).toEqual([0, 20, 40]);
+    expect(samples[1].probes[0]).toMatchObject({ name: 'middle', stage: 'shiny' });
+    expect(samples[2].probes[0].pigments['PB15:3']).toBeCloseTo(1, 0);
+    expect(answer('simulate', asked)).toEqual(simd);
+    const plain = answer('simulate', { ...asked, kernel: 'plain' });
+    expect(plain['steps']).toBe(simd['steps']);
+    const png = readFileSync(join(folder, 'panel.png'));
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([40, 32]);
+    const field = readFileSync(join(folder, 'fields', 'PB15_3.f32'));
+    const values = new Float32Array(field.buffer.slice(field.byteOffset, field.byteOffset + field.length));
+    expect(values).toHaveLength(40 * 32);
+    const held = values.reduce((sum, gm2) => sum + gm2, 0) * 0.5 ** 2 * 1e-3;
+    const balance = simd['balance'] as { pigments: Record<string, { heldMg: number }> };
+    expect(held).toBeCloseTo(balance.pigments['PB15:3'].heldMg, 6);
+    expect(JSON.parse(readFileSync(join(folder, 'fields', 'meta.json'), 'utf8'))).toEqual({
+      columns: 40,
+      rows: 32,
+      cellMm: 0.5,
+    });
+    rmSync(folder, { recursive: true });
+  });
+
+  it('spatter', () => {
+    const { drops } = answer('spatter', {
+      tool: 'toothbrush',
+      face: { widthMm: 100, heightMm: 70 },
+      area: { circle: [50, 35, 20] },
+      coverage: 0.1,
+      seed: 1,
+      shields: [{ shape: { rect: [0, 0, 50, 70] }, edge: 'cut' }],
+    }) as { drops: { xMm: number }[] };
+    expect(drops.length).toBeGreaterThan(50);
+    expect(drops.every(({ xMm }) => xMm >= 50)).toBe(true);
+  });
+
   it('check, from JSON and from a packed file', () => {
     const plan = kettleInTheRain();
     expect(answer('check', plan)).toEqual({ findings: [] });
@@ -212,6 +281,64 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
         swatches: [{ strength: 1, hex: '#2030a0' }, { hex: '#90a0e0' }],
       },
       /^swatches: a strength that is not stated needs a third swatch/,
+    ],
+    [
+      'spatter',
+      {
+        tool: 'comb',
+        face: { widthMm: 9, heightMm: 9 },
+        area: { circle: [1, 1, 1] },
+        coverage: 0.1,
+        seed: 1,
+      },
+      /^tool/,
+    ],
+    [
+      'spatter',
+      {
+        tool: 'toothbrush',
+        face: { widthMm: 9, heightMm: 9 },
+        area: { circle: [1, 1, 1] },
+        coverage: 30,
+        seed: 1,
+      },
+      /^coverage: coverage is a fraction/,
+    ],
+    [
+      'simulate',
+      {
+        widthMm: 20,
+        heightMm: 20,
+        cellMm: 0.5,
+        paper: 'cotton-cold-300',
+        climate: AIR,
+        seed: 1,
+        stopS: 10,
+        acts: [
+          {
+            atS: 0,
+            kind: 'wash',
+            shape: { circle: [1, 1, 1] },
+            filmUm: 10,
+            pigments: [{ pigment: 'PX', gm2: 1 }],
+          },
+        ],
+      },
+      /^acts\[0\]\.pigments\[0\]\.pigment: unknown pigment/,
+    ],
+    [
+      'simulate',
+      {
+        widthMm: 20,
+        heightMm: 20,
+        cellMm: 0.5,
+        paper: 'cotton-cold-300',
+        climate: AIR,
+        seed: 1,
+        stopS: 10,
+        acts: [{ atS: 0, kind: 'pour' }],
+      },
+      /^acts\[0\]\.kind/,
     ],
     ['check', { format: 'other' }, /^format/],
     ['paint', {}, /^command: unknown “paint”/],

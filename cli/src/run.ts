@@ -7,11 +7,24 @@ import { glaze } from './commands/glaze';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
+import { simulate } from './commands/simulate';
 import { size } from './commands/size';
+import { spatter } from './commands/spatter';
 import { swatchFit } from './commands/swatch-fit';
 
 /** Every command; to add one, a file in commands/ and a name here. */
-export const COMMANDS: readonly CliCommand[] = [size, dry, mix, glaze, palette, swatchFit, check, list];
+export const COMMANDS: readonly CliCommand[] = [
+  size,
+  dry,
+  mix,
+  glaze,
+  palette,
+  swatchFit,
+  simulate,
+  spatter,
+  check,
+  list,
+];
 
 /** What a run leaves: exit code, standard output, standard error. */
 export interface RunResult {

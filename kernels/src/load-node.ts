@@ -1,17 +1,31 @@
-import { readFile } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import type { PaintKernel } from '@kettle/core/pigment';
-import type { LineKernel } from '@kettle/core/water';
+import type { LineKernel, PanelKernel } from '@kettle/core/water';
 import { lineKernel } from './line-kernel';
 import { paintKernel } from './paint-kernel';
+import { panelKernel } from './panel-kernel';
 
-/** Loads the compiled line kernel from the build folder, for tests, benchmarks and the command line. */
+/** The compiled line kernel from the build folder, for tests, benchmarks and the command line. */
 export const loadLineKernel = async (): Promise<LineKernel> => lineKernel(await instantiate('line'));
 
-/** Loads the compiled painting kernel from the build folder. */
+/** The compiled painting kernel from the build folder. */
 export const loadPaintKernel = async (): Promise<PaintKernel> => paintKernel(await instantiate('paint'));
 
-async function instantiate(name: string): Promise<WebAssembly.Instance> {
-  const bytes = await readFile(new URL(`../build/${name}.wasm`, import.meta.url));
-  const { instance } = await WebAssembly.instantiate(bytes, {});
-  return instance;
+/** The compiled panel kernel from the build folder, at once. */
+export const panelKernelFromBuild = (): PanelKernel => panelKernel(new WebAssembly.Module(bytesOf('panel')));
+
+const instantiate = (name: string): Promise<WebAssembly.Instance> =>
+  WebAssembly.instantiate(bytesOf(name), {}).then(({ instance }) => instance);
+
+/** A module's bytes; the command line may be the first to ask for them on a fresh machine, so they are compiled if missing. */
+function bytesOf(name: string): Uint8Array<ArrayBuffer> {
+  const file = new URL(`../build/${name}.wasm`, import.meta.url);
+  if (!existsSync(file))
+    execFileSync(process.execPath, ['scripts/kernels.mjs'], {
+      cwd: fileURLToPath(new URL('../../', import.meta.url)),
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+  return new Uint8Array(readFileSync(file));
 }

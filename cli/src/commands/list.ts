@@ -5,6 +5,7 @@ import { LIGHTS } from '@kettle/core/colour';
 import { PAPERS } from '@kettle/core/paper';
 import { PIGMENTS } from '@kettle/core/pigment';
 import { CHORES, TECHNIQUES } from '@kettle/core/plan';
+import { BRUSHES } from '@kettle/core/water';
 import type { CliCommand } from '../command';
 
 export const list: CliCommand = {
@@ -12,13 +13,14 @@ export const list: CliCommand = {
   says: 'the ids that the other commands know',
   shape: {
     in: '(nothing)',
-    out: 'papers[{id,name}] pigments[…] lights[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
+    out: 'papers[{id,name}] pigments[…] lights[…] brushes[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
   },
   input: 'none',
   run: () => ({
     papers: PAPERS.map(idAndName),
     pigments: PIGMENTS.map(({ code, name }) => ({ id: code, name })),
     lights: LIGHTS,
+    brushes: BRUSHES.map(idAndName),
     envelopes: ENVELOPES,
     climates: CLIMATES_BY_FEEL,
     techniques: TECHNIQUES.map(idAndName),

@@ -6,3 +6,33 @@ export { maskSetting } from './mask-setting';
 export { plainLineKernel, type LineKernel, type LineParameters } from './line-solver';
 export { dampCreep, lineParameters } from './creep';
 export * from './constants';
+export {
+  FLOW_NUMBERS,
+  flowNumbers,
+  speciesOf,
+  type FlowNumbers,
+  type SpeciesNumbers,
+  type StepNumbers,
+} from './flow-numbers';
+export { PLANES, panelGrid, type Panel, type PanelGrid } from './panel';
+export type { PanelKernel, StepReport, SweepOrder } from './panel-kernel';
+export { plainPanelKernel } from './panel-plain';
+export { rimReach } from './rim';
+export { panelActSchema, type PanelAct } from './panel-act';
+export { shapeSchema, type Shape } from './shape';
+export { actOnPanel } from './act-on-panel';
+export { passTime, startPanel, type PanelRun, type PanelSetting } from './panel-run';
+export { spatterDrops, THROWS, type Drop, type SpatterRequest, type SpatterTool } from './spatter';
+export { BRUSHES, brushById, type Brush } from './brush';
+export {
+  balanceOf,
+  lookOf,
+  pigmentsOf,
+  probe,
+  simulate,
+  simulationSchema,
+  type Balance,
+  type ProbeReading,
+  type Simulation,
+  type SimulationAnswer,
+} from './simulate';

@@ -1,0 +1,95 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import * as z from 'zod';
+import { hexOf } from '@kettle/core/colour';
+import { writePng } from '@kettle/core/formats';
+import { BadInput, done, readInput } from '@kettle/core/units';
+import {
+  lookOf,
+  plainPanelKernel,
+  simulate as run,
+  simulationSchema,
+  type PanelRun,
+} from '@kettle/core/water';
+import { panelKernelFromBuild } from '@kettle/kernels/node';
+import type { CliCommand } from '../command';
+
+const inputSchema = simulationSchema.extend({
+  png: z.string().min(1).optional(),
+  fields: z.string().min(1).optional(),
+  kernel: z.enum(['simd', 'plain']).default('simd'),
+});
+
+export const simulate: CliCommand = {
+  name: 'simulate',
+  says: 'water and pigment on a panel, act by act',
+  shape: {
+    in: 'widthMm, heightMm, cellMm, paper, climate{tempC,rh,airMs}, seed, acts[{atS,kind,…}], stopS, probes?[{name,shape}], sampleS?, png?=path, fields?=folder, kernel?="simd"|"plain"',
+    out: 'samples[{atS,probes[{name,filmUm,paperGm2,stage,pigments{code:gm2},lab}]}] balance{…} steps',
+  },
+  input: 'json',
+  run: (input) => {
+    const { png, fields, kernel, ...simulation } = readInput(inputSchema, input);
+    return done(
+      run(simulation, kernel === 'plain' ? plainPanelKernel : panelKernelFromBuild(), (panel) => {
+        if (png) save('png', png, () => writeFileSync(png, writePng(pictureOf(panel))));
+        if (fields) saveFields(panel, fields);
+      }),
+    );
+  },
+};
+
+const MM_PER_INCH = 25.4;
+
+function pictureOf(run: PanelRun): { width: number; height: number; rgb: Uint8Array; dpi: number } {
+  const { columns, rows, stride, cellMm } = run.panel;
+  const look = lookOf(run);
+  const rgb = new Uint8Array(columns * rows * 3);
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const hex = hexOf(look(row * stride + column));
+      for (let channel = 0; channel < 3; channel++)
+        rgb[(row * columns + column) * 3 + channel] = parseInt(
+          hex.slice(1 + 2 * channel, 3 + 2 * channel),
+          16,
+        );
+    }
+  return { width: columns, height: rows, rgb, dpi: MM_PER_INCH / cellMm };
+}
+
+/** Film, paper and each pigment as little-endian Float32, row by row, and what they mean. */
+function saveFields({ panel, pigments }: PanelRun, folder: string): void {
+  const { columns, rows, stride, cells, cellMm, film, paper, suspended, deposited } = panel;
+  const field = (at: (cell: number) => number): Uint8Array => {
+    const view = new DataView(new ArrayBuffer(columns * rows * 4));
+    for (let row = 0; row < rows; row++)
+      for (let column = 0; column < columns; column++)
+        view.setFloat32((row * columns + column) * 4, at(row * stride + column), true);
+    return new Uint8Array(view.buffer);
+  };
+  const files: [string, Uint8Array | string][] = [
+    ['film.f32', field((cell) => film[cell])],
+    ['paper.f32', field((cell) => paper[cell])],
+    ...pigments.map(({ code }, i): [string, Uint8Array] => [
+      `${code.replaceAll(':', '_')}.f32`,
+      field((cell) => suspended[i * cells + cell] + deposited[i * cells + cell]),
+    ]),
+    ['meta.json', JSON.stringify({ columns, rows, cellMm })],
+  ];
+  save('fields', folder, () => {
+    mkdirSync(folder, { recursive: true });
+    for (const [name, bytes] of files) writeFileSync(join(folder, name), bytes);
+  });
+}
+
+/** Writes where the input asks for it; a place that cannot be written is the input's fault. */
+function save(field: string, path: string, write: () => void): void {
+  try {
+    write();
+  } catch (cause) {
+    throw new BadInput(
+      field,
+      `${path} cannot be written (${(cause as NodeJS.ErrnoException).code ?? String(cause)})`,
+    );
+  }
+}

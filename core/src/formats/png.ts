@@ -1,0 +1,68 @@
+import { zlibSync } from 'fflate';
+
+/** A picture of 8-bit colour, row by row, and how finely it is meant to be printed. */
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+  /** `[(row · width + column) · 3 + channel]`. */
+  readonly rgb: Uint8Array;
+  readonly dpi: number;
+}
+
+const SIGNATURE = [137, 80, 78, 71, 13, 10, 26, 10];
+const INCHES_A_METRE = 1 / 0.0254;
+/** Colour type 2: RGB, no palette, no alpha. */
+const TRUE_COLOUR = 2;
+
+/** A picture as a PNG file that states its true size (ISO/IEC 15948, chunks IHDR, pHYs, IDAT, IEND). */
+export function writePng({ width, height, rgb, dpi }: Picture): Uint8Array {
+  const head = new DataView(new ArrayBuffer(13));
+  head.setUint32(0, width);
+  head.setUint32(4, height);
+  head.setUint8(8, 8);
+  head.setUint8(9, TRUE_COLOUR);
+  const size = new DataView(new ArrayBuffer(9));
+  const perMetre = Math.round(dpi * INCHES_A_METRE);
+  size.setUint32(0, perMetre);
+  size.setUint32(4, perMetre);
+  size.setUint8(8, 1);
+  const lines = new Uint8Array((width * 3 + 1) * height);
+  for (let row = 0; row < height; row++)
+    lines.set(rgb.subarray(row * width * 3, (row + 1) * width * 3), row * (width * 3 + 1) + 1);
+  const parts = [
+    Uint8Array.from(SIGNATURE),
+    chunk('IHDR', new Uint8Array(head.buffer)),
+    chunk('pHYs', new Uint8Array(size.buffer)),
+    chunk('IDAT', zlibSync(lines)),
+    chunk('IEND', new Uint8Array(0)),
+  ];
+  const file = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
+  parts.reduce((at, part) => {
+    file.set(part, at);
+    return at + part.length;
+  }, 0);
+  return file;
+}
+
+function chunk(type: string, data: Uint8Array): Uint8Array {
+  const bytes = new Uint8Array(data.length + 12);
+  const view = new DataView(bytes.buffer);
+  view.setUint32(0, data.length);
+  for (let i = 0; i < type.length; i++) view.setUint8(4 + i, type.charCodeAt(i));
+  bytes.set(data, 8);
+  view.setUint32(8 + data.length, crc32(bytes.subarray(4, 8 + data.length)));
+  return bytes;
+}
+
+/** Remainders of each byte under the CRC-32 polynomial (ISO 3309, reflected). */
+const REMAINDERS = Uint32Array.from({ length: 256 }, (_, byte) => {
+  let rest = byte;
+  for (let bit = 0; bit < 8; bit++) rest = rest & 1 ? 0xedb88320 ^ (rest >>> 1) : rest >>> 1;
+  return rest >>> 0;
+});
+
+function crc32(bytes: Uint8Array): number {
+  let rest = 0xffffffff;
+  for (const byte of bytes) rest = REMAINDERS[(rest ^ byte) & 255] ^ (rest >>> 8);
+  return ~rest >>> 0;
+}

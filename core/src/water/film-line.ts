@@ -1,0 +1,263 @@
+import type { FlowNumbers } from './flow-numbers';
+import type { Panel } from './panel';
+
+/**
+ * Film and floating pigment along one line of cells, implicit in depth and in concentration. Every face's flow is
+ * written as p·h(k) − m·h(k+1) with p, m ≥ 0, its numbers frozen at the step's beginning: the matrix is then an
+ * M-matrix, film stays positive and none is lost however long the step (one Thomas solve each). Arrays are
+ * allocated once for the longest line; face k lies between cells k and k + 1.
+ */
+export class FilmLine {
+  /** Of each face, mm/s: flow per depth from the left and from the right, and the parts of it that go through the fibres. */
+  private readonly p: Float32Array;
+  private readonly m: Float32Array;
+  private readonly pMesh: Float32Array;
+  private readonly mMesh: Float32Array;
+  /** Of each face, µm·mm/s: what carries pigment, and its spreading. */
+  private readonly carried: Float32Array;
+  private readonly spread: Float32Array;
+  /** Of each cell: depth before, surface pressure, how far it is paint and not water, and the solver's own. */
+  private readonly h: Float32Array;
+  private readonly pressure: Float32Array;
+  private readonly painted: Float32Array;
+  private readonly upper: Float32Array;
+  private readonly solved: Float32Array;
+
+  constructor(
+    longest: number,
+    private readonly species: number,
+  ) {
+    const array = (): Float32Array => new Float32Array(longest);
+    this.p = array();
+    this.m = array();
+    this.pMesh = array();
+    this.mMesh = array();
+    this.carried = array();
+    this.spread = array();
+    this.h = array();
+    this.pressure = array();
+    this.painted = array();
+    this.upper = array();
+    this.solved = array();
+  }
+
+  /** Advances a line in place by `dtS` under a board that falls `tilt` µm/mm along it; returns its fastest flow, mm/s. */
+  advance(
+    panel: Panel,
+    start: number,
+    apart: number,
+    n: number,
+    flow: FlowNumbers,
+    dtS: number,
+    tilt: number,
+  ): number {
+    this.enter(panel, start, apart, n, flow);
+    this.openFaces(panel, start, apart, n, flow, tilt);
+    this.moveFilm(panel, start, apart, n, dtS);
+    const fastest = this.flowThrough(panel, start, apart, n, flow);
+    for (let i = 0; i < this.species; i++) this.movePigment(panel, start, apart, n, dtS, i);
+    return fastest;
+  }
+
+  /** Reads depths and concentrations. */
+  private enter(panel: Panel, start: number, apart: number, n: number, { slack }: FlowNumbers): void {
+    const { film, suspended, cells } = panel;
+    for (let k = 0, cell = start; k < n; k++, cell += apart) {
+      const h = film[cell];
+      this.h[k] = h;
+      let pressure = 0;
+      let total = 0;
+      if (h > 0)
+        for (let i = 0; i < this.species; i++) {
+          const c = suspended[i * cells + cell] / h;
+          pressure += (c * c) / (c * c + slack * slack);
+          total += c;
+        }
+      this.pressure[k] = pressure;
+      this.painted[k] = (total * total) / (total * total + slack * slack);
+    }
+  }
+
+  /** What every face lets through, from levels, relief, tilt, surface pressure and the contact line. */
+  private openFaces(
+    panel: Panel,
+    start: number,
+    apart: number,
+    n: number,
+    f: FlowNumbers,
+    tilt: number,
+  ): void {
+    const { open, relief, wettability, grain, cellMm } = panel;
+    for (let k = 0, cell = start; k + 1 < n; k++, cell += apart) {
+      const next = cell + apart;
+      const [h, hn] = [this.h[k], this.h[k + 1]];
+      this.p[k] = this.m[k] = this.pMesh[k] = this.mMesh[k] = 0;
+      if ((h <= 0 && hn <= 0) || open[cell] * open[next] === 0) continue;
+      const mean = 0.5 * (h + hn);
+      const follows = (mean * mean) / (mean * mean + f.reliefDepth * f.reliefDepth);
+      const drop = h - hn + follows * (relief[cell] - relief[next]);
+      const falls = drop + tilt * cellMm;
+      const forward = falls >= 0;
+      const e = Math.max(0, (forward ? h : hn) - f.heldFilm);
+      const down = forward ? next : cell;
+      const passes = passage(forward ? hn : h, forward ? drop : -drop, wettability[down], grain[down], f);
+      if (e > 0 && passes > 0) {
+        const base = f.levelling * e * e * e;
+        const tension = e / f.tensionDepth;
+        const d = Math.min(f.fastest, base * (1 + f.tensionGain / (1 + tension * tension)));
+        const levels = (d / cellMm) * passes;
+        const pulled =
+          passes *
+          (levelledRelief(d, follows, relief[cell] - relief[next], cellMm) +
+            base * tilt +
+            (f.pull * e * e * (this.pressure[k] - this.pressure[k + 1])) / cellMm);
+        this.p[k] = levels;
+        this.m[k] = levels;
+        if (pulled > 0) this.p[k] += pulled / Math.max(h, 1);
+        else this.m[k] -= pulled / Math.max(hn, 1);
+      }
+      const wet = Math.min(wettability[cell], wettability[next]);
+      const mesh = (f.meshCreep * wet * wet) / cellMm;
+      this.pMesh[k] = mesh * (h > f.meshDepth ? f.meshDepth / h : 1);
+      this.mMesh[k] = mesh * (hn > f.meshDepth ? f.meshDepth / hn : 1);
+    }
+  }
+
+  /** Solves the depths and writes them as differences of flow, so that no water is lost. */
+  private moveFilm({ film, cellMm }: Panel, start: number, apart: number, n: number, dtS: number): void {
+    const r = dtS / cellMm;
+    let left = 0;
+    let back = 0;
+    for (let k = 0; k < n; k++) {
+      const right = k + 1 < n ? r * (this.p[k] + this.pMesh[k]) : 0;
+      const rightBack = k + 1 < n ? r * (this.m[k] + this.mMesh[k]) : 0;
+      // Row k: (1 + right + back) h(k) − left h(k−1) − rightBack h(k+1) = old.
+      const pivot = 1 + right + back - (k > 0 ? left * this.upper[k - 1] : 0);
+      this.upper[k] = rightBack / pivot;
+      this.solved[k] = (this.h[k] + (k > 0 ? left * this.solved[k - 1] : 0)) / pivot;
+      left = right;
+      back = rightBack;
+    }
+    for (let k = n - 2; k >= 0; k--) this.solved[k] += this.upper[k] * this.solved[k + 1];
+    let before = 0;
+    for (let k = 0, cell = start; k < n; k++, cell += apart) {
+      let through = 0;
+      if (k + 1 < n) {
+        const bulk = this.p[k] * this.solved[k] - this.m[k] * this.solved[k + 1];
+        const mesh = this.pMesh[k] * this.solved[k] - this.mMesh[k] * this.solved[k + 1];
+        this.carried[k] = bulk;
+        this.spread[k] = mesh;
+        through = bulk + mesh;
+      }
+      // Rounding may leave a cell a little short; it then gives its neighbour so much less, and nothing is made.
+      const left = this.h[k] + r * (before - through);
+      const short = k + 1 < n ? Math.min(0, left) : 0;
+      film[cell] = left - short;
+      before = through + short / r;
+    }
+    settleShort(film, start, apart, n);
+  }
+
+  /** Speeds, what carries pigment over each face, and how it spreads there. Returns the fastest flow, mm/s. */
+  private flowThrough(panel: Panel, start: number, apart: number, n: number, f: FlowNumbers): number {
+    const { film, speed, grain, cellMm } = panel;
+    let fastest = 0;
+    for (let k = 0, cell = start; k + 1 < n; k++, cell += apart) {
+      const next = cell + apart;
+      const [bulk, mesh] = [this.carried[k], this.spread[k]];
+      const [h, hn] = [film[cell], film[next]];
+      const depth = bulk >= 0 ? h : hn;
+      const u = depth > f.movingFilm ? Math.abs(bulk) / depth : 0;
+      if (u > fastest) fastest = u;
+      speed[cell] = Math.max(speed[cell], u);
+      speed[next] = Math.max(speed[next], u);
+      const shallow = Math.min(h, hn);
+      const mean = 0.5 * (h + hn);
+      const meets = Math.min(
+        1,
+        (f.spreadMeetingMm / cellMm) * Math.abs(this.painted[k] - this.painted[k + 1]),
+      );
+      const spreads =
+        (f.spreadDeep * mean * mean) / (mean * mean + f.spreadDeepUm * f.spreadDeepUm) +
+        (f.spreadMeeting * meets * mean * mean * grain[cell]) / (mean + f.spreadMeetingUm) +
+        f.spreadStirred * u;
+      this.spread[k] = (spreads * shallow) / cellMm;
+      this.carried[k] = bulk + f.meshCarries * mesh;
+    }
+    return fastest;
+  }
+
+  /** Carries one pigment, implicit and upwind, so that it stays positive and none is lost. */
+  private movePigment(
+    panel: Panel,
+    start: number,
+    apart: number,
+    n: number,
+    dtS: number,
+    pigment: number,
+  ): void {
+    const { suspended, film, cells, cellMm } = panel;
+    const r = dtS / cellMm;
+    const from = pigment * cells + start;
+    let left = 0;
+    let back = 0;
+    for (let k = 0, cell = start, at = from; k < n; k++, cell += apart, at += apart) {
+      const flows = k + 1 < n ? this.carried[k] : 0;
+      const spreads = k + 1 < n ? this.spread[k] : 0;
+      const right = r * (Math.max(0, flows) + spreads);
+      const rightBack = r * (Math.max(0, -flows) + spreads);
+      // Row k in concentration: (h + right + back) C(k) − left C(k−1) − rightBack C(k+1) = what was there.
+      const h = film[cell];
+      const pivot = h + right + back - (k > 0 ? left * this.upper[k - 1] : 0);
+      const inverse = pivot > TINY ? 1 / pivot : 0;
+      this.upper[k] = rightBack * inverse;
+      this.solved[k] = (suspended[at] + (k > 0 ? left * this.solved[k - 1] : 0)) * inverse;
+      left = right;
+      back = rightBack;
+    }
+    for (let k = n - 2; k >= 0; k--) this.solved[k] += this.upper[k] * this.solved[k + 1];
+    let before = 0;
+    for (let k = 0, at = from; k < n; k++, at += apart) {
+      const flows = k + 1 < n ? this.carried[k] : 0;
+      const spreads = k + 1 < n ? this.spread[k] : 0;
+      const through =
+        k + 1 < n
+          ? (Math.max(0, flows) + spreads) * this.solved[k] -
+            (Math.max(0, -flows) + spreads) * this.solved[k + 1]
+          : 0;
+      const left = suspended[at] + r * (before - through);
+      const short = k + 1 < n ? Math.min(0, left) : 0;
+      suspended[at] = left - short;
+      before = through + short / r;
+    }
+    settleShort(suspended, from, apart, n);
+  }
+}
+
+/** A cell without film has no concentration, µm. */
+const TINY = 1e-12;
+
+/** What the last cell of a line is short of, the cells before it make up. */
+export function settleShort(plane: Float32Array, start: number, apart: number, n: number): void {
+  for (let k = n - 1, at = start + k * apart; k > 0 && plane[at] < 0; k--, at -= apart) {
+    plane[at - apart] += plane[at];
+    plane[at] = 0;
+  }
+}
+
+const levelledRelief = (d: number, follows: number, fall: number, cellMm: number): number =>
+  (d * follows * fall) / cellMm;
+
+/** What a face lets through of the flow that falls over it: all into a film, none before a bead breaks out onto bare paper. */
+function passage(
+  depthBelow: number,
+  drop: number,
+  wettability: number,
+  hold: number,
+  f: FlowNumbers,
+): number {
+  if (depthBelow > f.heldFilm) return 1;
+  const dryness = 1 - wettability;
+  const bead = (f.beadDamp + dryness * dryness * f.beadDry) * hold;
+  return drop > bead ? Math.max(f.leastPassage, wettability) : 0;
+}

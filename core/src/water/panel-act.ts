@@ -1,0 +1,87 @@
+import * as z from 'zod';
+import { climateSchema } from '../climate';
+import { shapeSchema } from './shape';
+
+const atS = z.number().min(0).max(1e6);
+const depth = z.number().positive().max(2000);
+const share = z.number().min(0).max(1);
+const degrees = z.number().min(-80).max(80);
+
+/** A pigment and how much of it is laid, g/m² over the whole shape. */
+const laidSchema = z
+  .array(z.strictObject({ pigment: z.string(), gm2: z.number().positive().max(200) }))
+  .max(6);
+
+const laid = <Kind extends string>(kind: Kind) =>
+  z.strictObject({
+    atS,
+    kind: z.literal(kind),
+    shape: shapeSchema,
+    filmUm: depth,
+    pigments: laidSchema.default([]),
+  });
+const shaped = <Kind extends string>(kind: Kind) =>
+  z.strictObject({ atS, kind: z.literal(kind), shape: shapeSchema });
+const loosened = <Kind extends string>(kind: Kind) =>
+  z.strictObject({ atS, kind: z.literal(kind), shape: shapeSchema, strength: share.default(1) });
+const sprinkled = <Kind extends string>(kind: Kind) =>
+  z.strictObject({
+    atS,
+    kind: z.literal(kind),
+    area: shapeSchema,
+    filmUm: depth.optional(),
+    coverage: share.optional(),
+    pigments: laidSchema.default([]),
+  });
+
+/** Everything that can be done to a panel, in the paper's time. */
+export const panelActSchema = z.discriminatedUnion('kind', [
+  laid('water'),
+  laid('wash'),
+  laid('drop'),
+  z.strictObject({
+    atS,
+    kind: z.literal('stroke'),
+    points: z
+      .array(z.tuple([z.number(), z.number(), share]).readonly())
+      .min(1)
+      .max(10_000),
+    brush: z.string(),
+    load: z.enum(['thirsty', 'damp', 'loaded', 'dripping']).default('loaded'),
+    parts: z
+      .array(z.strictObject({ pigment: z.string(), parts: z.number().positive() }))
+      .max(6)
+      .default([]),
+    strength: z.number().positive().max(1).default(0.2),
+  }),
+  sprinkled('mist'),
+  sprinkled('spatter'),
+  laid('print'),
+  shaped('mask'),
+  shaped('unmask'),
+  z.strictObject({
+    atS,
+    kind: z.literal('salt'),
+    points: z
+      .array(z.tuple([z.number(), z.number()]).readonly())
+      .min(1)
+      .max(5000),
+    grainMm: z.number().min(0.2).max(5).default(1),
+  }),
+  z.strictObject({ atS, kind: z.literal('unsalt') }),
+  z.strictObject({ atS, kind: z.literal('blot'), shape: shapeSchema, share: share.default(0.8) }),
+  loosened('lift'),
+  loosened('scrub'),
+  z.strictObject({
+    atS,
+    kind: z.literal('heat'),
+    seconds: z.number().positive().max(1e5),
+    airMs: z.number().min(0).max(20).default(5),
+    airTempC: z.number().min(10).max(120).default(60),
+    shape: shapeSchema.optional(),
+  }),
+  z.strictObject({ atS, kind: z.literal('tilt'), xDeg: degrees, yDeg: degrees }),
+  z.strictObject({ atS, kind: z.literal('climate'), climate: climateSchema }),
+]);
+export type PanelAct = z.infer<typeof panelActSchema>;
+export type ActOf<Kind extends PanelAct['kind']> = Extract<PanelAct, { kind: Kind }>;

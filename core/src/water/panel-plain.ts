@@ -1,0 +1,93 @@
+import type { FlowNumbers, StepNumbers } from './flow-numbers';
+import { FilmLine } from './film-line';
+import { creepAlong, CreepLine } from './paper-line';
+import { PLANES, type Panel, type PanelGrid } from './panel';
+import type { PanelKernel, StepReport } from './panel-kernel';
+import { exchangeCells } from './cell-exchange';
+import { findRims } from './rim';
+
+/** Cells beyond the last wet one that a sweep takes in: a front gets no further in a step. */
+const MARGIN = 4;
+
+/** The panel kernel in plain code: to check the compiled one by, and where that does not load. */
+export const plainPanelKernel: PanelKernel = {
+  name: 'plain',
+
+  panel(grid: PanelGrid): Panel {
+    const planes = Object.fromEntries(PLANES.map((name) => [name, new Float32Array(grid.cells)]));
+    return {
+      ...grid,
+      ...(planes as Record<(typeof PLANES)[number], Float32Array>),
+      suspended: new Float32Array(grid.cells * grid.species),
+      deposited: new Float32Array(grid.cells * grid.species),
+    };
+  },
+
+  step(panel, species, flow, step, order): StepReport {
+    if (step.rims) findRims(panel, flow);
+    panel.speed.fill(0);
+    const fastest = Math.max(
+      ...(order === 'across-first' ? ['across', 'down'] : ['down', 'across']).map((way) =>
+        sweep(panel, flow, step, way as Way),
+      ),
+    );
+    if (step.creepS > 0) creep(panel, flow, step.creepS);
+    return { fastest, ...exchangeCells(panel, species, flow, step) };
+  },
+};
+
+type Way = 'across' | 'down';
+
+/** A line of cells: where it starts, how far its cells lie apart, how many there are. */
+interface Line {
+  readonly start: number;
+  readonly apart: number;
+  readonly length: number;
+}
+
+function linesOf({ columns, rows, stride }: PanelGrid, way: Way): Line[] {
+  return way === 'across'
+    ? Array.from({ length: rows }, (_, row) => ({ start: row * stride, apart: 1, length: columns }))
+    : Array.from({ length: columns }, (_, column) => ({ start: column, apart: stride, length: rows }));
+}
+
+/** The part of a line on which something happens: from the first to the last cell that `acts`, and a margin. */
+function actingPart(line: Line, acts: (cell: number) => boolean): Line | null {
+  let first = -1;
+  let last = -1;
+  for (let k = 0; k < line.length; k++)
+    if (acts(line.start + k * line.apart)) {
+      if (first < 0) first = k;
+      last = k;
+    }
+  if (first < 0) return null;
+  const from = Math.max(0, first - MARGIN);
+  const to = Math.min(line.length, last + MARGIN + 1);
+  return { start: line.start + from * line.apart, apart: line.apart, length: to - from };
+}
+
+/** Moves film and pigment along every line of one direction; returns the fastest flow, mm/s. */
+function sweep(panel: Panel, flow: FlowNumbers, step: StepNumbers, way: Way): number {
+  const scratch = new FilmLine(Math.max(panel.columns, panel.rows), panel.species);
+  const tilt = way === 'across' ? step.tiltX : step.tiltY;
+  let fastest = 0;
+  for (const line of linesOf(panel, way)) {
+    const part = actingPart(line, (cell) => panel.film[cell] > 0);
+    if (part)
+      fastest = Math.max(
+        fastest,
+        scratch.advance(panel, part.start, part.apart, part.length, flow, step.dtS, tilt),
+      );
+  }
+  return fastest;
+}
+
+/** Moves water in the paper along every line, across and then down. */
+function creep(panel: Panel, flow: FlowNumbers, dtS: number): void {
+  const scratch = new CreepLine(Math.max(panel.columns, panel.rows));
+  for (const way of ['across', 'down'] as const)
+    for (const line of linesOf(panel, way)) {
+      const part = actingPart(line, (cell) => panel.paper[cell] > 0);
+      if (part) creepAlong(panel, part.start, part.apart, part.length, flow, dtS, scratch);
+    }
+}

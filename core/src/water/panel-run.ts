@@ -1,0 +1,179 @@
+import type { Climate, HeatTool } from '../climate';
+import type { Paper } from '../paper';
+import type { Pigment } from '../pigment';
+import { evaporationRate } from './evaporation';
+import { FIRST_STEP_S, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S, STEP_GROWTH } from './constants';
+import { CELLS_A_STEP } from './flow-constants';
+import { flowNumbers, SALT, speciesOf, type SpeciesNumbers } from './flow-numbers';
+import { panelGrid, type Panel } from './panel';
+import type { PanelKernel } from './panel-kernel';
+import type { Shape } from './shape';
+import { laySheet } from './sheet';
+
+/** A grain of salt that lies in the wash and dissolves. */
+export interface SaltGrain {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly radiusMm: number;
+  /** What is left to dissolve, mg. */
+  massMg: number;
+}
+
+/** What has gone onto the panel and off it: water in µm summed over cells, each species in g/m² summed over cells. */
+export interface Ledger {
+  waterApplied: number;
+  waterEvaporated: number;
+  waterRemoved: number;
+  readonly applied: Float64Array;
+  readonly removed: Float64Array;
+}
+
+/** A panel in the course of being painted. Everything that happens to it is a function of its acts and its seed. */
+export interface PanelRun {
+  readonly kernel: PanelKernel;
+  readonly panel: Panel;
+  readonly paper: Paper;
+  /** Pigments by species; salt, where there is some, is the species after the last. */
+  readonly pigments: readonly Pigment[];
+  readonly species: readonly SpeciesNumbers[];
+  readonly seed: number;
+  readonly ledger: Ledger;
+  climate: Climate;
+  /** The heat tool while it is on, over the whole panel or a part of it. */
+  tool: (HeatTool & { readonly untilS: number; readonly shape: Shape | null }) | null;
+  /** Fall of the board, µm/mm. */
+  tilt: { readonly x: number; readonly y: number };
+  grains: SaltGrain[];
+  atS: number;
+  /** Length of the next step, s, and how many were taken. */
+  nextS: number;
+  steps: number;
+  /** Time since the rims were found and since water last crept in the paper, s. */
+  rimsAgoS: number;
+  creepAgoS: number;
+}
+
+/** What a panel is made of. */
+export interface PanelSetting {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly cellMm: number;
+  readonly paper: Paper;
+  readonly climate: Climate;
+  readonly seed: number;
+  readonly pigments: readonly Pigment[];
+  readonly salted?: boolean;
+}
+
+/** A dry sheet of paper on a level board. */
+export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun {
+  const { pigments, salted = false, paper, seed, climate } = setting;
+  const species = [...pigments.map(speciesOf), ...(salted ? [SALT] : [])];
+  const panel = kernel.panel(panelGrid(setting.widthMm, setting.heightMm, setting.cellMm, species.length));
+  laySheet(panel, paper, seed);
+  return {
+    kernel,
+    panel,
+    paper,
+    pigments,
+    species,
+    seed,
+    climate,
+    ledger: {
+      waterApplied: 0,
+      waterEvaporated: 0,
+      waterRemoved: 0,
+      applied: new Float64Array(species.length),
+      removed: new Float64Array(species.length),
+    },
+    tool: null,
+    tilt: { x: 0, y: 0 },
+    grains: [],
+    atS: 0,
+    nextS: FIRST_STEP_S,
+    steps: 0,
+    rimsAgoS: Infinity,
+    creepAgoS: 0,
+  };
+}
+
+/** Paper with less water than this does nothing more than dry, g/m². */
+const AT_REST_GM2 = 1;
+
+/**
+ * Lets time pass until `untilS`, step by step; yields the time reached. A step aims at three cells of movement; it
+ * grows from the first after a touch to a second with film, five on damp paper. A step cut off by `untilS` does not
+ * shorten the next.
+ */
+export function* passTime(run: PanelRun, untilS: number): Generator<number, void> {
+  while (run.atS < untilS) {
+    const endS = run.tool ? Math.min(untilS, run.tool.untilS) : untilS;
+    const dtS = Math.min(run.nextS, endS - run.atS);
+    const evaporation = evaporationRate(run.climate, run.tool ?? undefined);
+    const rims = run.rimsAgoS >= RIMS_EVERY_S;
+    run.creepAgoS += dtS;
+    const creepS = run.creepAgoS >= CREEP_EVERY_S ? run.creepAgoS : 0;
+    dissolveSalt(run, dtS);
+    const report = run.kernel.step(
+      run.panel,
+      run.species,
+      flowNumbers(run.paper, evaporation),
+      { dtS, evaporation, tiltX: run.tilt.x, tiltY: run.tilt.y, rims, creepS },
+      run.steps % 2 === 0 ? 'across-first' : 'down-first',
+    );
+    run.ledger.waterEvaporated += report.evaporated;
+    run.rimsAgoS = rims ? dtS : run.rimsAgoS + dtS;
+    if (creepS > 0) run.creepAgoS = 0;
+    run.atS = dtS === endS - run.atS ? endS : run.atS + dtS;
+    run.steps++;
+    const longest =
+      report.filmed > 0 ? LONGEST_FILM_STEP_S : report.dampest > AT_REST_GM2 ? LONGEST_DAMP_STEP_S : Infinity;
+    const moved = report.fastest > 0 ? (CELLS_A_STEP * run.panel.cellMm) / report.fastest : Infinity;
+    run.nextS = Math.max(FIRST_STEP_S, Math.min(run.nextS * STEP_GROWTH, longest, moved));
+    if (run.tool && run.atS >= run.tool.untilS) coolDown(run);
+    yield run.atS;
+  }
+}
+
+/** A touch: the next step is short again, and the rims may be elsewhere. */
+export function touch(run: PanelRun): void {
+  run.nextS = FIRST_STEP_S;
+  run.rimsAgoS = Infinity;
+}
+
+/** Rims are found, and water creeps in the paper, no oftener than this, s: both are slow. */
+const RIMS_EVERY_S = 0.25;
+const CREEP_EVERY_S = 1;
+
+/** Lays the heat tool down. */
+function coolDown(run: PanelRun): void {
+  run.tool = null;
+  run.panel.warmth.fill(1);
+}
+
+/** Salt goes into solution at this rate where a film covers it, g/m²s (fitted). */
+const SALT_DISSOLVES = 1.5;
+
+function dissolveSalt(run: PanelRun, dtS: number): void {
+  const { panel } = run;
+  const salt = run.pigments.length;
+  for (const grain of run.grains) {
+    if (grain.massMg <= 0) continue;
+    const reach = Math.max(0.5, grain.radiusMm / panel.cellMm);
+    const [cx, cy] = [grain.xMm / panel.cellMm, grain.yMm / panel.cellMm];
+    for (let row = Math.max(0, Math.floor(cy - reach)); row < Math.min(panel.rows, cy + reach); row++)
+      for (
+        let column = Math.max(0, Math.floor(cx - reach));
+        column < Math.min(panel.columns, cx + reach);
+        column++
+      ) {
+        if ((column + 0.5 - cx) ** 2 + (row + 0.5 - cy) ** 2 > reach * reach) continue;
+        const cell = row * panel.stride + column;
+        if (panel.film[cell] <= 0) continue;
+        const gm2 = Math.min(SALT_DISSOLVES * dtS, (grain.massMg * 1000) / panel.cellMm ** 2);
+        panel.suspended[salt * panel.cells + cell] += gm2;
+        run.ledger.applied[salt] += gm2;
+        grain.massMg -= (gm2 * panel.cellMm ** 2) / 1000;
+      }
+  }
+}

@@ -1,0 +1,722 @@
+// Water and pigment on a panel, the compiled twin of core/src/water/panel-plain.ts and what it calls: the same scheme,
+// four lines of cells at a time. Every physical number comes in the parameter block, in the order of FLOW_NUMBERS;
+// none stands here. One instance holds one panel; planes are f32, `[row · stride + column]`.
+
+// Places in the block.
+const UPTAKE = 0, UPTAKE_OFFSET = 1, FALLING = 2, CREEP = 3, CREEP_REFERENCE = 4, HELD = 5, LEVELLING = 6;
+const TENSION_GAIN = 7, TENSION_DEPTH = 8, FASTEST = 9, RELIEF_DEPTH = 10, PULL = 11, SLACK = 12, MESH_CREEP = 13;
+const MESH_DEPTH = 14, MESH_CARRIES = 15, BEAD_DAMP = 16, BEAD_DRY = 17, LEAST_PASSAGE = 18, FADES = 19, WET_NONE = 20;
+const WET_FULL = 21, SPREAD_DEEP = 22, SPREAD_DEEP_UM = 23, SPREAD_MEETING = 24, SPREAD_MEETING_UM = 25;
+const SPREAD_MEETING_MM = 26, SPREAD_STIRRED = 27, RIM_GAIN = 28, RIM_WET = 29, VALLEY = 30, LEAST_SETTLING = 31;
+const STAIN_HOLDS = 32, FLOW_TAKES = 33, FASTEST_TAKING = 34, BINDER_BEGINS = 35, BINDER_SETS = 36, BINDER_SOFTENS = 37;
+const DRY_PAPER = 38, LAST_FILM = 39, MOVING = 40;
+// Of each species, five numbers: settle, penetrate, float off, stain, granulation.
+const PER_SPECIES = 5;
+
+/** Cells beyond the last wet one that a sweep takes in. */
+const MARGIN = 4;
+
+let columns: i32 = 0, rows: i32 = 0, stride: i32 = 0, height: i32 = 0, cells: i32 = 0, species: i32 = 0;
+let cellMm: f32 = 0;
+let film: usize = 0, paper: usize = 0, wettability: usize = 0, binder: usize = 0, speed: usize = 0, rim: usize = 0;
+let open_: usize = 0, relief: usize = 0, capacity: usize = 0, grain: usize = 0, warmth: usize = 0;
+let suspended: usize = 0, deposited: usize = 0;
+let block: usize = 0, kinds: usize = 0, boxes: usize = 0, line: usize = 0;
+// Of the lines at work, one v128 a cell.
+let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, PR: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
+// The lines' own arrays stand four times: a sweep down takes sixteen columns in at once, so that each row of memory is
+// visited once for all of them; H to C are those of the four columns at work.
+let lanesOfAll: usize = 0, setBytes: usize = 0;
+let PM: usize = 0, MM: usize = 0, CA: usize = 0, SP: usize = 0, U: usize = 0, X: usize = 0, V: usize = 0, I: usize = 0, C: usize = 0;
+
+let evaporated: f64 = 0, fastest: f32 = 0, dampest: f32 = 0;
+let filmed: i32 = 0;
+
+@inline function f(i: i32): f32 { return load<f32>(block + (<usize>i << 2)); }
+@inline function q(i: i32): v128 { return f32x4.splat(f(i)); }
+@inline function add(a: v128, b: v128): v128 { return f32x4.add(a, b); }
+@inline function sub(a: v128, b: v128): v128 { return f32x4.sub(a, b); }
+@inline function mul(a: v128, b: v128): v128 { return f32x4.mul(a, b); }
+@inline function div(a: v128, b: v128): v128 { return f32x4.div(a, b); }
+@inline function most(a: v128, b: v128): v128 { return f32x4.pmax(a, b); }
+@inline function least(a: v128, b: v128): v128 { return f32x4.pmin(a, b); }
+@inline function pick(yes: v128, no: v128, mask: v128): v128 { return v128.bitselect(yes, no, mask); }
+@inline function splat(x: f32): v128 { return f32x4.splat(x); }
+@inline function get(base: usize, k: i32): v128 { return v128.load(base + (<usize>k << 4)); }
+@inline function put(base: usize, k: i32, v: v128): void { v128.store(base + (<usize>k << 4), v); }
+@inline function four(base: usize, cell: i32): v128 { return v128.load(base + (<usize>cell << 2)); }
+@inline function putFour(base: usize, cell: i32, v: v128): void { v128.store(base + (<usize>cell << 2), v); }
+
+let end: usize = 0;
+function take(bytes: usize): usize {
+  const at = end;
+  end += (bytes + 15) & ~15;
+  return at;
+}
+
+/** Lays out a panel's planes in memory, all zero. */
+export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): void {
+  columns = c; rows = r; stride = s; height = h; cells = s * h; species = kindsOf; cellMm = cell;
+  end = (__heap_base + 15) & ~15;
+  const plane = <usize>cells << 2;
+  film = take(plane); paper = take(plane); wettability = take(plane); binder = take(plane); speed = take(plane);
+  rim = take(plane); open_ = take(plane); relief = take(plane); capacity = take(plane); grain = take(plane);
+  warmth = take(plane);
+  suspended = take(plane * species);
+  deposited = take(plane * species);
+  block = take(64 * 4);
+  kinds = take(PER_SPECIES * 8 * 4);
+  boxes = take(plane);
+  const longest = max(stride, height) + 4;
+  line = take(<usize>longest << 2);
+  const lanes = <usize>longest << 4;
+  PR = take(lanes); ME = take(lanes); P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
+  CA = take(lanes); SP = take(lanes); U = take(lanes); I = take(lanes);
+  setBytes = lanes;
+  lanesOfAll = take(lanes * 4 * (7 + species));
+  workOn(0);
+  const pages = <i32>((end + 65535) >> 16);
+  if (pages > memory.size()) memory.grow(pages - memory.size());
+}
+
+/** Turns to one of the four sets of lines. */
+@inline function workOn(set: i32): void {
+  H = lanesOfAll + <usize>set * setBytes;
+  Z = H + 4 * setBytes; W = Z + 4 * setBytes; O = W + 4 * setBytes; G = O + 4 * setBytes;
+  X = G + 4 * setBytes; V = X + 4 * setBytes; C = V + 4 * setBytes;
+}
+/** Floating pigment of the lines at work: each species four sets further. */
+@inline function floating(i: i32): usize { return C + <usize>(4 * i) * setBytes; }
+
+/** Address of a plane: the eleven of PLANES in their order, then suspended, deposited, block, species. */
+export function place(i: i32): usize {
+  if (i == 11) return suspended;
+  if (i == 12) return deposited;
+  if (i == 13) return block;
+  if (i == 14) return kinds;
+  return film + <usize>i * ((<usize>cells << 2));
+}
+export function evaporatedUm(): f64 { return evaporated; }
+export function fastestMmS(): f32 { return fastest; }
+export function dampestGm2(): f32 { return dampest; }
+export function filmedCells(): i32 { return filmed; }
+
+/** One step; numbers that are not in the block come as arguments. `creepS` 0 leaves the paper's creep out. */
+export function step(dt: f32, evaporation: f32, tiltX: f32, tiltY: f32, downFirst: bool, rims: bool, creepS: f32): void {
+  if (rims) findRims();
+  memory.fill(speed, 0, <usize>cells << 2);
+  fastest = 0;
+  if (downFirst) { sweepDown(dt, tiltY); sweepAcross(dt, tiltX); }
+  else { sweepAcross(dt, tiltX); sweepDown(dt, tiltY); }
+  if (creepS > 0) { creepAcross(creepS); creepDown(creepS); }
+  exchange(dt, evaporation);
+}
+
+// ---- transposing four rows of four cells
+
+let t0: v128 = i32x4.splat(0), t1: v128 = i32x4.splat(0), t2: v128 = i32x4.splat(0), t3: v128 = i32x4.splat(0);
+
+@inline function turn(a: v128, b: v128, c: v128, d: v128): void {
+  const ab0 = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+  const ab1 = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+  const cd0 = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+  const cd1 = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+  t0 = v128.shuffle<f32>(ab0, cd0, 0, 1, 4, 5);
+  t1 = v128.shuffle<f32>(ab0, cd0, 2, 3, 6, 7);
+  t2 = v128.shuffle<f32>(ab1, cd1, 0, 1, 4, 5);
+  t3 = v128.shuffle<f32>(ab1, cd1, 2, 3, 6, 7);
+}
+
+/** Reads columns [from, to) of four rows of a plane into lanes. */
+@inline function enterRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
+  const base = row * stride;
+  for (let c = from; c < to; c += 4) {
+    turn(four(plane, base + c), four(plane, base + stride + c), four(plane, base + 2 * stride + c), four(plane, base + 3 * stride + c));
+    const k = c - from;
+    put(lanes, k, t0); put(lanes, k + 1, t1); put(lanes, k + 2, t2); put(lanes, k + 3, t3);
+  }
+}
+
+@inline function leaveRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
+  const base = row * stride;
+  for (let c = from; c < to; c += 4) {
+    const k = c - from;
+    turn(get(lanes, k), get(lanes, k + 1), get(lanes, k + 2), get(lanes, k + 3));
+    putFour(plane, base + c, t0); putFour(plane, base + stride + c, t1);
+    putFour(plane, base + 2 * stride + c, t2); putFour(plane, base + 3 * stride + c, t3);
+  }
+}
+
+/** Reads rows [from, to) of up to sixteen columns of a plane into sets of lanes. */
+function enterColumns(plane: usize, lanes: usize, column: i32, sets: i32, from: i32, to: i32): void {
+  for (let r = from; r < to; r++)
+    for (let set = 0; set < sets; set++)
+      put(lanes + <usize>set * setBytes, r - from, four(plane, r * stride + column + 4 * set));
+}
+
+function leaveColumns(plane: usize, lanes: usize, column: i32, sets: i32, from: i32, to: i32): void {
+  for (let r = from; r < to; r++)
+    for (let set = 0; set < sets; set++)
+      putFour(plane, r * stride + column + 4 * set, get(lanes + <usize>set * setBytes, r - from));
+}
+
+// ---- the part of four lines on which something happens
+
+let first: i32 = 0, last: i32 = 0;
+
+/** First and last column of four rows where a plane is above zero; first < 0 if nowhere. */
+function actingColumns(plane: usize, row: i32): void {
+  first = -1;
+  last = -1;
+  const zero = splat(0);
+  for (let c = 0; c < stride; c += 4) {
+    const any = v128.or(
+      v128.or(f32x4.gt(four(plane, row * stride + c), zero), f32x4.gt(four(plane, (row + 1) * stride + c), zero)),
+      v128.or(f32x4.gt(four(plane, (row + 2) * stride + c), zero), f32x4.gt(four(plane, (row + 3) * stride + c), zero)),
+    );
+    if (v128.any_true(any)) {
+      if (first < 0) first = c;
+      last = c + 3;
+    }
+  }
+}
+
+/** First and last row of some sets of four columns where a plane is above zero. */
+function actingRows(plane: usize, column: i32, sets: i32): void {
+  first = -1;
+  last = -1;
+  const zero = splat(0);
+  for (let r = 0; r < height; r++) {
+    let any = zero;
+    for (let set = 0; set < sets; set++)
+      any = v128.or(any, f32x4.gt(four(plane, r * stride + column + 4 * set), zero));
+    if (v128.any_true(any)) {
+      if (first < 0) first = r;
+      last = r;
+    }
+  }
+}
+
+function sweepAcross(dt: f32, tilt: f32): void {
+  for (let row = 0; row < height; row += 4) {
+    actingColumns(film, row);
+    if (first < 0) continue;
+    const from = max(0, first - MARGIN) & ~3;
+    const to = min(stride, (last + MARGIN + 4) & ~3);
+    enterRows(film, H, row, from, to);
+    enterRows(relief, Z, row, from, to);
+    enterRows(wettability, W, row, from, to);
+    enterRows(open_, O, row, from, to);
+    enterRows(grain, G, row, from, to);
+    enterRows(speed, V, row, from, to);
+    for (let i = 0; i < species; i++) enterRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+    advance(to - from, dt, tilt);
+    leaveRows(film, X, row, from, to);
+    leaveRows(speed, V, row, from, to);
+    for (let i = 0; i < species; i++) leaveRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+  }
+}
+
+function sweepDown(dt: f32, tilt: f32): void {
+  for (let column = 0; column < stride; column += 16) {
+    const sets = min(4, (stride - column) >> 2);
+    actingRows(film, column, sets);
+    if (first < 0) continue;
+    const from = max(0, first - MARGIN);
+    const to = min(height, last + MARGIN + 1);
+    workOn(0);
+    enterColumns(film, H, column, sets, from, to);
+    enterColumns(relief, Z, column, sets, from, to);
+    enterColumns(wettability, W, column, sets, from, to);
+    enterColumns(open_, O, column, sets, from, to);
+    enterColumns(grain, G, column, sets, from, to);
+    enterColumns(speed, V, column, sets, from, to);
+    for (let i = 0; i < species; i++) enterColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, sets, from, to);
+    for (let set = 0; set < sets; set++) {
+      workOn(set);
+      advance(to - from, dt, tilt);
+    }
+    workOn(0);
+    leaveColumns(film, X, column, sets, from, to);
+    leaveColumns(speed, V, column, sets, from, to);
+    for (let i = 0; i < species; i++) leaveColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, sets, from, to);
+  }
+}
+
+// ---- film and pigment along four lines of n cells
+
+function advance(n: i32, dt: f32, tilt: f32): void {
+  concentrations(n);
+  openFaces(n, tilt);
+  moveFilm(n, dt);
+  flowThrough(n);
+  pigmentPivots(n, dt);
+  for (let i = 0; i < species; i++) movePigment(n, floating(i));
+}
+
+function concentrations(n: i32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const slack2 = mul(q(SLACK), q(SLACK));
+  for (let k = 0; k < n; k++) {
+    const h = get(H, k);
+    const wet = f32x4.gt(h, zero);
+    let pressure = zero;
+    let total = zero;
+    if (v128.any_true(wet)) {
+      const inverse = v128.and(div(one, pick(h, one, wet)), wet);
+      for (let i = 0; i < species; i++) {
+        const c = mul(get(floating(i), k), inverse);
+        const c2 = mul(c, c);
+        pressure = add(pressure, div(c2, add(c2, slack2)));
+        total = add(total, c);
+      }
+    }
+    const total2 = mul(total, total);
+    const share = div(total2, add(total2, slack2));
+    put(PR, k, pressure);
+    put(ME, k, share);
+  }
+}
+
+function openFaces(n: i32, tilt: f32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const half = splat(0.5);
+  const perCell = splat(1 / cellMm);
+  const cell = splat(cellMm);
+  const tilts = splat(tilt);
+  const depth2 = mul(q(RELIEF_DEPTH), q(RELIEF_DEPTH));
+  const held = q(HELD);
+  const meshDepth = q(MESH_DEPTH);
+  const perTension = div(one, q(TENSION_DEPTH));
+  for (let k = 0; k + 1 < n; k++) {
+    const h = get(H, k);
+    const hn = get(H, k + 1);
+    const acts = v128.and(
+      v128.or(f32x4.gt(h, zero), f32x4.gt(hn, zero)),
+      f32x4.gt(mul(get(O, k), get(O, k + 1)), zero),
+    );
+    if (!v128.any_true(acts)) {
+      put(P, k, zero); put(M, k, zero); put(PM, k, zero); put(MM, k, zero);
+      continue;
+    }
+    const mean = mul(half, add(h, hn));
+    const mean2 = mul(mean, mean);
+    const follows = div(mean2, add(mean2, depth2));
+    const fall = sub(get(Z, k), get(Z, k + 1));
+    const drop = add(sub(h, hn), mul(follows, fall));
+    const forward = f32x4.ge(add(drop, mul(tilts, cell)), zero);
+    const e = most(zero, sub(pick(h, hn, forward), held));
+    // The contact line: all into a film, none before a bead breaks out onto bare paper.
+    const w = get(W, k);
+    const wn = get(W, k + 1);
+    const below = pick(hn, h, forward);
+    const wBelow = pick(wn, w, forward);
+    const dryness = sub(one, wBelow);
+    const bead = mul(add(q(BEAD_DAMP), mul(mul(dryness, dryness), q(BEAD_DRY))), pick(get(G, k + 1), get(G, k), forward));
+    const breaks = v128.and(f32x4.gt(pick(drop, f32x4.neg(drop), forward), bead), most(q(LEAST_PASSAGE), wBelow));
+    const passes = v128.and(pick(one, breaks, f32x4.gt(below, held)), acts);
+    const base = mul(q(LEVELLING), mul(e, mul(e, e)));
+    const tension = mul(e, perTension);
+    const d = least(q(FASTEST), mul(base, add(one, div(q(TENSION_GAIN), add(one, mul(tension, tension))))));
+    const levels = mul(mul(d, perCell), passes);
+    const pulled = mul(
+      passes,
+      add(
+        mul(mul(mul(d, follows), fall), perCell),
+        add(mul(base, tilts), mul(mul(q(PULL), mul(e, e)), mul(sub(get(PR, k), get(PR, k + 1)), perCell))),
+      ),
+    );
+    const ahead = f32x4.gt(pulled, zero);
+    const perDepth = div(pulled, most(pick(h, hn, ahead), one));
+    put(P, k, add(levels, v128.and(perDepth, ahead)));
+    put(M, k, sub(levels, v128.andnot(perDepth, ahead)));
+    const wet = least(w, wn);
+    const mesh = v128.and(mul(mul(q(MESH_CREEP), mul(wet, wet)), perCell), acts);
+    put(PM, k, mul(mesh, div(meshDepth, most(h, meshDepth))));
+    put(MM, k, mul(mesh, div(meshDepth, most(hn, meshDepth))));
+  }
+}
+
+function moveFilm(n: i32, dt: f32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const r = splat(dt / cellMm);
+  const perR = splat(cellMm / dt);
+  let left = zero;
+  let back = zero;
+  let upper = zero;
+  let solved = zero;
+  for (let k = 0; k < n; k++) {
+    let right = zero;
+    let rightBack = zero;
+    if (k + 1 < n) {
+      right = mul(r, add(get(P, k), get(PM, k)));
+      rightBack = mul(r, add(get(M, k), get(MM, k)));
+    }
+    const inverse = div(one, sub(add(add(one, right), back), mul(left, upper)));
+    upper = mul(rightBack, inverse);
+    solved = mul(add(get(H, k), mul(left, solved)), inverse);
+    put(U, k, upper);
+    put(X, k, solved);
+    left = right;
+    back = rightBack;
+  }
+  for (let k = n - 2; k >= 0; k--) {
+    solved = add(get(X, k), mul(get(U, k), solved));
+    put(X, k, solved);
+  }
+  let before = zero;
+  let here = get(X, 0);
+  for (let k = 0; k < n; k++) {
+    let through = zero;
+    if (k + 1 < n) {
+      const next = get(X, k + 1);
+      const bulk = sub(mul(get(P, k), here), mul(get(M, k), next));
+      const mesh = sub(mul(get(PM, k), here), mul(get(MM, k), next));
+      put(CA, k, bulk);
+      put(SP, k, mesh);
+      through = add(bulk, mesh);
+      here = next;
+    }
+    // Rounding may leave a cell a little short; it then gives its neighbour so much less, and nothing is made.
+    const kept = add(get(H, k), mul(r, sub(before, through)));
+    const short = k + 1 < n ? least(zero, kept) : zero;
+    put(X, k, sub(kept, short));
+    before = add(through, mul(short, perR));
+  }
+  settleShort(X, n);
+}
+
+function flowThrough(n: i32): void {
+  const zero = splat(0);
+  const half = splat(0.5);
+  const perCell = splat(1 / cellMm);
+  const moving = q(MOVING);
+  const deep2 = mul(q(SPREAD_DEEP_UM), q(SPREAD_DEEP_UM));
+  const meeting = splat(f(SPREAD_MEETING_MM) / cellMm);
+  let quick = zero;
+  for (let k = 0; k + 1 < n; k++) {
+    const bulk = get(CA, k);
+    const mesh = get(SP, k);
+    const h = get(X, k);
+    const hn = get(X, k + 1);
+    const depth = pick(h, hn, f32x4.ge(bulk, zero));
+    const moves = f32x4.gt(depth, moving);
+    const u = v128.and(div(f32x4.abs(bulk), most(depth, moving)), moves);
+    quick = most(quick, u);
+    put(V, k, most(get(V, k), u));
+    put(V, k + 1, most(get(V, k + 1), u));
+    const mean = mul(half, add(h, hn));
+    const mean2 = mul(mean, mean);
+    const meets = least(splat(1), mul(meeting, f32x4.abs(sub(get(ME, k), get(ME, k + 1)))));
+    const spreads = add(
+      add(
+        div(mul(q(SPREAD_DEEP), mean2), add(mean2, deep2)),
+        div(mul(mul(q(SPREAD_MEETING), meets), mul(mean2, get(G, k))), add(mean, q(SPREAD_MEETING_UM))),
+      ),
+      mul(q(SPREAD_STIRRED), u),
+    );
+    put(SP, k, mul(mul(spreads, least(h, hn)), perCell));
+    put(CA, k, add(bulk, mul(q(MESH_CARRIES), mesh)));
+  }
+  fastest = max(fastest, max(max(f32x4.extract_lane(quick, 0), f32x4.extract_lane(quick, 1)), max(f32x4.extract_lane(quick, 2), f32x4.extract_lane(quick, 3))));
+}
+
+/** The pigments' matrix is one for all: its factors, and from CA and SP what goes forward and back over each face. */
+function pigmentPivots(n: i32, dt: f32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const tiny = splat(1e-12);
+  const r = splat(dt / cellMm);
+  let left = zero;
+  let back = zero;
+  let upper = zero;
+  for (let k = 0; k < n; k++) {
+    let right = zero;
+    let rightBack = zero;
+    if (k + 1 < n) {
+      const flows = get(CA, k);
+      const spreads = get(SP, k);
+      right = mul(r, add(most(zero, flows), spreads));
+      rightBack = mul(r, add(most(zero, f32x4.neg(flows)), spreads));
+      put(P, k, right);
+      put(M, k, rightBack);
+    }
+    const pivot = sub(add(add(get(X, k), right), back), mul(left, upper));
+    const inverse = v128.and(div(one, most(pivot, tiny)), f32x4.gt(pivot, tiny));
+    upper = mul(rightBack, inverse);
+    put(U, k, upper);
+    put(I, k, inverse);
+    left = right;
+    back = rightBack;
+  }
+}
+
+function movePigment(n: i32, c: usize): void {
+  const zero = splat(0);
+  let solved = zero;
+  let left = zero;
+  for (let k = 0; k < n; k++) {
+    solved = mul(add(get(c, k), mul(left, solved)), get(I, k));
+    put(PM, k, solved);
+    if (k + 1 < n) left = get(P, k);
+  }
+  for (let k = n - 2; k >= 0; k--) {
+    solved = add(get(PM, k), mul(get(U, k), solved));
+    put(PM, k, solved);
+  }
+  let before = zero;
+  let here = get(PM, 0);
+  for (let k = 0; k < n; k++) {
+    let through = zero;
+    if (k + 1 < n) {
+      const next = get(PM, k + 1);
+      through = sub(mul(get(P, k), here), mul(get(M, k), next));
+      here = next;
+    }
+    const kept = add(get(c, k), sub(before, through));
+    const short = k + 1 < n ? least(zero, kept) : zero;
+    put(c, k, sub(kept, short));
+    before = add(through, short);
+  }
+  settleShort(c, n);
+}
+
+/** What the last cell of a line is short of, the cells before it make up. */
+function settleShort(lanes: usize, n: i32): void {
+  const zero = splat(0);
+  for (let k = n - 1; k > 0; k--) {
+    const short = least(zero, get(lanes, k));
+    if (!v128.any_true(f32x4.lt(short, zero))) return;
+    put(lanes, k, sub(get(lanes, k), short));
+    put(lanes, k - 1, add(get(lanes, k - 1), short));
+  }
+}
+
+// ---- creep in the paper
+
+function creepAcross(dt: f32): void {
+  for (let row = 0; row < height; row += 4) {
+    actingColumns(paper, row);
+    if (first < 0) continue;
+    const from = max(0, first - MARGIN) & ~3;
+    const to = min(stride, (last + MARGIN + 4) & ~3);
+    enterRows(paper, H, row, from, to);
+    creep(min(to, columns) - from, dt);
+    for (let k = min(to, columns) - from; k < to - from; k++) put(X, k, splat(0));
+    leaveRows(paper, X, row, from, to);
+  }
+}
+
+function creepDown(dt: f32): void {
+  for (let column = 0; column < stride; column += 16) {
+    const sets = min(4, (stride - column) >> 2);
+    actingRows(paper, column, sets);
+    if (first < 0) continue;
+    const from = max(0, first - MARGIN);
+    const to = min(rows, last + MARGIN + 1);
+    workOn(0);
+    enterColumns(paper, H, column, sets, from, to);
+    for (let set = 0; set < sets; set++) {
+      workOn(set);
+      creep(to - from, dt);
+    }
+    workOn(0);
+    leaveColumns(paper, X, column, sets, from, to);
+  }
+}
+
+function creep(n: i32, dt: f32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const scale = splat((f(CREEP) * dt) / (cellMm * cellMm));
+  const perReference = splat(0.5 / f(CREEP_REFERENCE));
+  let before = zero;
+  let upper = zero;
+  let solved = zero;
+  for (let k = 0; k < n; k++) {
+    let face = zero;
+    if (k + 1 < n) {
+      const mean = mul(add(get(H, k), get(H, k + 1)), perReference);
+      face = mul(scale, mul(mean, mul(mean, mean)));
+    }
+    const inverse = div(one, sub(add(add(one, before), face), mul(before, upper)));
+    upper = mul(face, inverse);
+    solved = mul(add(get(H, k), mul(before, solved)), inverse);
+    put(P, k, face);
+    put(U, k, upper);
+    put(X, k, solved);
+    before = face;
+  }
+  for (let k = n - 2; k >= 0; k--) {
+    solved = add(get(X, k), mul(get(U, k), solved));
+    put(X, k, solved);
+  }
+  before = zero;
+  let here = get(X, 0);
+  for (let k = 0; k < n; k++) {
+    let through = zero;
+    if (k + 1 < n) {
+      const next = get(X, k + 1);
+      through = mul(get(P, k), sub(here, next));
+      here = next;
+    }
+    const kept = sub(add(get(H, k), before), through);
+    const short = k + 1 < n ? least(zero, kept) : zero;
+    put(X, k, sub(kept, short));
+    before = add(through, short);
+  }
+  settleShort(X, n);
+}
+
+// ---- rims
+
+let whole: i32 = 0;
+let part: f32 = 0;
+/** Half the side of the box: whole cells, and the share of the next. */
+export function reach(cellsWhole: i32, share: f32): void {
+  whole = cellsWhole;
+  part = share;
+}
+
+function findRims(): void {
+  const wet = f(RIM_WET);
+  for (let row = 0; row < rows; row++) {
+    const start = row * stride;
+    for (let c = 0; c < columns; c++) {
+      const at = <usize>(start + c) << 2;
+      store<f32>(line + (<usize>c << 2), load<f32>(film + at) > 0 || load<f32>(paper + at) > wet ? 1 : 0);
+    }
+    let sum: f32 = 0;
+    for (let k = 0; k < min(columns, whole); k++) sum += load<f32>(line + (<usize>k << 2));
+    for (let k = 0; k < columns; k++) {
+      if (k + whole < columns) sum += load<f32>(line + (<usize>(k + whole) << 2));
+      if (k - whole - 1 >= 0) sum -= load<f32>(line + (<usize>(k - whole - 1) << 2));
+      let size: f32 = <f32>(min(columns - 1, k + whole) - max(0, k - whole) + 1);
+      let total = sum;
+      if (k - whole - 1 >= 0) { total += part * load<f32>(line + (<usize>(k - whole - 1) << 2)); size += part; }
+      if (k + whole + 1 < columns) { total += part * load<f32>(line + (<usize>(k + whole + 1) << 2)); size += part; }
+      store<f32>(boxes + (<usize>(start + k) << 2), total / size);
+    }
+  }
+  // Down: the sums of all columns slide together, row by row.
+  const one = splat(1);
+  const gain = q(RIM_GAIN);
+  const parts = splat(part);
+  memory.fill(line, 0, <usize>stride << 2);
+  for (let k = -whole; k < rows; k++)
+    for (let column = 0; column < stride; column += 4) {
+      let sum = four(line, column);
+      if (k + whole < rows) sum = add(sum, four(boxes, (k + whole) * stride + column));
+      if (k - whole - 1 >= 0) sum = sub(sum, four(boxes, (k - whole - 1) * stride + column));
+      putFour(line, column, sum);
+      if (k < 0) continue;
+      let size: f32 = <f32>(min(rows - 1, k + whole) - max(0, k - whole) + 1);
+      let total = sum;
+      if (k - whole - 1 >= 0) { total = add(total, mul(parts, four(boxes, (k - whole - 1) * stride + column))); size += part; }
+      if (k + whole + 1 < rows) { total = add(total, mul(parts, four(boxes, (k + whole + 1) * stride + column))); size += part; }
+      putFour(rim, k * stride + column, add(one, mul(gain, sub(one, mul(total, splat(1 / size))))));
+    }
+}
+
+// ---- cell by cell
+
+function exchange(dt: f32, evaporation: f32): void {
+  const zero = splat(0);
+  const one = splat(1);
+  const dts = splat(dt);
+  const lastFilm = q(LAST_FILM);
+  const softens = div(one, splat(1 + dt / f(BINDER_SOFTENS)));
+  const sets = splat(dt / (dt + f(BINDER_SETS)));
+  const begins = q(BINDER_BEGINS);
+  const perThick = splat(1 / (f(BINDER_BEGINS) - f(DRY_PAPER)));
+  const relaxes = splat(dt / (dt + f(FADES)));
+  const perRamp = splat(1 / (f(WET_FULL) - f(WET_NONE)));
+  evaporated = 0;
+  filmed = 0;
+  let dampestOf = zero;
+  for (let row = 0; row < rows; row++) {
+    let gone = zero;
+    for (let cell = row * stride; cell < row * stride + stride; cell += 4) {
+      const h = four(film, cell);
+      const s = four(paper, cell);
+      const wet = f32x4.gt(h, zero);
+      const b = four(binder, cell);
+      const damp = f32x4.gt(s, zero);
+      if (!v128.any_true(v128.or(wet, damp))) {
+        putFour(binder, cell, add(b, mul(sub(one, b), sets)));
+        continue;
+      }
+      const leaves = mul(splat(evaporation * dt), mul(four(rim, cell), four(warmth, cell)));
+      const room = four(capacity, cell);
+      // Under a film.
+      const full = most(zero, sub(one, div(s, room)));
+      const sinks = mul(div(mul(q(UPTAKE), full), add(s, q(UPTAKE_OFFSET))), dts);
+      const wants = add(sinks, leaves);
+      const enough = f32x4.ge(h, wants);
+      const share = pick(one, div(h, most(wants, splat(1e-30))), enough);
+      let left = v128.and(sub(sub(h, sinks), leaves), enough);
+      let taken = mul(sinks, share);
+      const ends = f32x4.lt(left, lastFilm);
+      taken = add(taken, v128.and(left, ends));
+      left = v128.andnot(left, ends);
+      // Bare.
+      const falling = mul(q(FALLING), room);
+      const slow = div(s, add(one, div(leaves, falling)));
+      const kept = pick(most(sub(s, leaves), slow), slow, f32x4.gt(s, falling));
+      const ramp = least(one, most(zero, mul(sub(kept, q(WET_NONE)), perRamp)));
+      const w = four(wettability, cell);
+      const faded = pick(add(w, mul(sub(ramp, w), relaxes)), w, damp);
+
+      gone = add(gone, pick(mul(leaves, share), v128.and(sub(s, kept), damp), wet));
+      left = v128.and(left, wet);
+      const sNew = pick(add(s, taken), pick(kept, s, damp), wet);
+      putFour(film, cell, left);
+      putFour(paper, cell, sNew);
+      putFour(wettability, cell, pick(one, faded, wet));
+      dampestOf = most(dampestOf, sNew);
+      const stays = f32x4.gt(left, zero);
+      filmed += popcnt(i32x4.bitmask(stays));
+      let bNow = b;
+      if (v128.any_true(wet)) bNow = settle(cell, wet, stays, mul(splat(0.5), add(h, left)), div(taken, dts), b, dt);
+      const thick = least(one, mul(sub(begins, sNew), perThick));
+      bNow = pick(mul(bNow, softens), add(bNow, mul(most(zero, sub(thick, bNow)), sets)), stays);
+      putFour(binder, cell, bNow);
+    }
+    evaporated += <f64>f32x4.extract_lane(gone, 0) + <f64>f32x4.extract_lane(gone, 1) + <f64>f32x4.extract_lane(gone, 2) + <f64>f32x4.extract_lane(gone, 3);
+  }
+  dampest = max(max(f32x4.extract_lane(dampestOf, 0), f32x4.extract_lane(dampestOf, 1)), max(f32x4.extract_lane(dampestOf, 2), f32x4.extract_lane(dampestOf, 3)));
+}
+
+/** Pigment settles, sinks in and floats off where there is film; returns the binder of the whole deposit. */
+function settle(cell: i32, wet: v128, stays: v128, depth: v128, uptake: v128, b: v128, dt: f32): v128 {
+  const zero = splat(0);
+  const one = splat(1);
+  const dts = splat(dt);
+  const stirred = add(one, mul(q(FLOW_TAKES), least(four(speed, cell), q(FASTEST_TAKING))));
+  const loose = mul(sub(one, b), stirred);
+  const perDepth = div(one, most(depth, q(LAST_FILM)));
+  const lift = div(four(relief, cell), q(VALLEY));
+  let before = zero;
+  let after = zero;
+  for (let i = 0; i < species; i++) {
+    const kind = kinds + (<usize>(i * PER_SPECIES) << 2);
+    const c = four(suspended, i * cells + cell);
+    const d = four(deposited, i * cells + cell);
+    const valley = most(q(LEAST_SETTLING), sub(one, mul(splat(load<f32>(kind, 16)), lift)));
+    const down = mul(add(mul(splat(load<f32>(kind)), valley), mul(splat(load<f32>(kind, 4)), uptake)), perDepth);
+    const up = mul(mul(splat(load<f32>(kind, 8)), loose), splat(1 - f(STAIN_HOLDS) * load<f32>(kind, 12)));
+    const all = add(c, d);
+    let floats = div(add(c, mul(mul(up, dts), all)), add(one, mul(add(down, up), dts)));
+    floats = v128.and(floats, stays);
+    const lies = sub(all, floats);
+    putFour(suspended, i * cells + cell, pick(floats, c, wet));
+    putFour(deposited, i * cells + cell, pick(lies, d, wet));
+    before = add(before, d);
+    after = add(after, lies);
+  }
+  const grown = v128.and(f32x4.gt(after, before), wet);
+  return pick(mul(b, div(before, most(after, splat(1e-30)))), b, grown);
+}

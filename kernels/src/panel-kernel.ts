@@ -1,0 +1,92 @@
+import {
+  FLOW_NUMBERS,
+  PLANES,
+  rimReach,
+  type FlowNumbers,
+  type Panel,
+  type PanelKernel,
+  type SpeciesNumbers,
+  type StepReport,
+} from '@kettle/core/water';
+
+/** What the compiled module exports. */
+interface PanelModule {
+  readonly memory: WebAssembly.Memory;
+  open(columns: number, rows: number, stride: number, height: number, species: number, cellMm: number): void;
+  place(plane: number): number;
+  reach(whole: number, part: number): void;
+  step(
+    dtS: number,
+    evaporation: number,
+    tiltX: number,
+    tiltY: number,
+    downFirst: boolean,
+    rims: boolean,
+    creepS: number,
+  ): void;
+  evaporatedUm(): number;
+  fastestMmS(): number;
+  dampestGm2(): number;
+  filmedCells(): number;
+}
+
+/** Places of what follows the planes. */
+const SUSPENDED = PLANES.length;
+const DEPOSITED = SUSPENDED + 1;
+const BLOCK = SUSPENDED + 2;
+const SPECIES = SUSPENDED + 3;
+const PER_SPECIES = 5;
+
+/** The compiled panel kernel: every panel has an instance, and so a memory, of its own. */
+export function panelKernel(module: WebAssembly.Module): PanelKernel {
+  const instances = new WeakMap<Panel, PanelModule>();
+  return {
+    name: 'simd',
+
+    panel(grid) {
+      const wasm = new WebAssembly.Instance(module, {}).exports as unknown as PanelModule;
+      wasm.open(grid.columns, grid.rows, grid.stride, grid.height, grid.species, grid.cellMm);
+      const { whole, part } = rimReach(grid.cellMm);
+      wasm.reach(whole, part);
+      const plane = (place: number, length = grid.cells): Float32Array =>
+        new Float32Array(wasm.memory.buffer, wasm.place(place), length);
+      const planes = Object.fromEntries(PLANES.map((name, i) => [name, plane(i)]));
+      const panel: Panel = {
+        ...grid,
+        ...(planes as Record<(typeof PLANES)[number], Float32Array>),
+        suspended: plane(SUSPENDED, grid.cells * grid.species),
+        deposited: plane(DEPOSITED, grid.cells * grid.species),
+      };
+      instances.set(panel, wasm);
+      return panel;
+    },
+
+    step(panel, species, flow, { dtS, evaporation, tiltX, tiltY, rims, creepS }, order): StepReport {
+      const wasm = instances.get(panel);
+      if (!wasm) throw new TypeError('this panel is not of this kernel.');
+      writeNumbers(wasm, species, flow);
+      wasm.step(dtS, evaporation, tiltX, tiltY, order === 'down-first', rims, creepS);
+      return {
+        evaporated: wasm.evaporatedUm(),
+        fastest: wasm.fastestMmS(),
+        filmed: wasm.filmedCells(),
+        dampest: wasm.dampestGm2(),
+      };
+    },
+  };
+}
+
+function writeNumbers(wasm: PanelModule, species: readonly SpeciesNumbers[], flow: FlowNumbers): void {
+  new Float32Array(wasm.memory.buffer, wasm.place(BLOCK), FLOW_NUMBERS.length).set(
+    FLOW_NUMBERS.map((name) => flow[name]),
+  );
+  new Float32Array(wasm.memory.buffer, wasm.place(SPECIES), species.length * PER_SPECIES).set(
+    species.flatMap(({ settle, penetrate, floatOff, stain, granulation }) => [
+      settle,
+      penetrate,
+      floatOff,
+      stain,
+      granulation,
+    ]),
+  );
+}
