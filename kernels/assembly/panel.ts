@@ -9,7 +9,7 @@ const MESH_DEPTH = 14, MESH_CARRIES = 15, BEAD_DAMP = 16, BEAD_DRY = 17, LEAST_P
 const WET_FULL = 21, SPREAD_DEEP = 22, SPREAD_DEEP_UM = 23, SPREAD_MEETING = 24, SPREAD_MEETING_UM = 25;
 const SPREAD_MEETING_MM = 26, SPREAD_STIRRED = 27, RIM_GAIN = 28, RIM_WET = 29, VALLEY = 30, LEAST_SETTLING = 31;
 const STAIN_HOLDS = 32, FLOW_TAKES = 33, FASTEST_TAKING = 34, BINDER_BEGINS = 35, BINDER_SETS = 36, BINDER_SOFTENS = 37;
-const DRY_PAPER = 38, LAST_FILM = 39, MOVING = 40;
+const DRY_PAPER = 38, LAST_FILM = 39, LAST_DAMP = 40, MOVING = 41;
 // Of each species, five numbers: settle, penetrate, float off, stain, granulation.
 const PER_SPECIES = 5;
 
@@ -103,13 +103,55 @@ export function filmedCells(): i32 { return filmed; }
 
 /** One step; numbers that are not in the block come as arguments. `creepS` 0 leaves the paper's creep out. */
 export function step(dt: f32, evaporation: f32, tiltX: f32, tiltY: f32, downFirst: bool, rims: bool, creepS: f32): void {
-  if (rims) findRims();
-  memory.fill(speed, 0, <usize>cells << 2);
+  if (rims) {
+    findRegion();
+    findRims();
+  } else growRegion(MARGIN);
+  for (let row = top; row < bottom; row++) memory.fill(speed + (<usize>(row * stride + left) << 2), 0, <usize>(right - left) << 2);
   fastest = 0;
   if (downFirst) { sweepDown(dt, tiltY); sweepAcross(dt, tiltX); }
   else { sweepAcross(dt, tiltX); sweepDown(dt, tiltY); }
   if (creepS > 0) { creepAcross(creepS); creepDown(creepS); }
   exchange(dt, evaporation);
+}
+
+// ---- the region in which anything is wet: rows [top, bottom), columns [left, right), both from multiples of four
+
+let top: i32 = 0, bottom: i32 = 0, left: i32 = 0, right: i32 = 0;
+
+/** Finds where there is film or damp paper; called after every touch, and oftener than a front could leave its margin. */
+function findRegion(): void {
+  const zero = splat(0);
+  top = height;
+  bottom = 0;
+  left = stride;
+  right = 0;
+  for (let row = 0; row < rows; row++) {
+    let west = -1;
+    let east = -1;
+    for (let c = 0; c < stride; c += 4) {
+      const cell = row * stride + c;
+      if (v128.any_true(f32x4.gt(add(four(film, cell), four(paper, cell)), zero))) {
+        if (west < 0) west = c;
+        east = c + 4;
+      }
+    }
+    if (west < 0) continue;
+    top = min(top, row);
+    bottom = row + 1;
+    left = min(left, west);
+    right = max(right, east);
+  }
+  if (bottom == 0) top = left = right = 0;
+  else growRegion(2 * MARGIN);
+}
+
+function growRegion(by: i32): void {
+  if (bottom == 0) return;
+  top = max(0, top - by) & ~3;
+  bottom = min(height, (bottom + by + 3) & ~3);
+  left = max(0, left - by) & ~3;
+  right = min(stride, (right + by + 3) & ~3);
 }
 
 // ---- transposing four rows of four cells
@@ -169,7 +211,7 @@ function actingColumns(plane: usize, row: i32): void {
   first = -1;
   last = -1;
   const zero = splat(0);
-  for (let c = 0; c < stride; c += 4) {
+  for (let c = left; c < right; c += 4) {
     const any = v128.or(
       v128.or(f32x4.gt(four(plane, row * stride + c), zero), f32x4.gt(four(plane, (row + 1) * stride + c), zero)),
       v128.or(f32x4.gt(four(plane, (row + 2) * stride + c), zero), f32x4.gt(four(plane, (row + 3) * stride + c), zero)),
@@ -186,7 +228,7 @@ function actingRows(plane: usize, column: i32, sets: i32): void {
   first = -1;
   last = -1;
   const zero = splat(0);
-  for (let r = 0; r < height; r++) {
+  for (let r = top; r < bottom; r++) {
     let any = zero;
     for (let set = 0; set < sets; set++)
       any = v128.or(any, f32x4.gt(four(plane, r * stride + column + 4 * set), zero));
@@ -198,7 +240,7 @@ function actingRows(plane: usize, column: i32, sets: i32): void {
 }
 
 function sweepAcross(dt: f32, tilt: f32): void {
-  for (let row = 0; row < height; row += 4) {
+  for (let row = top; row < bottom; row += 4) {
     actingColumns(film, row);
     if (first < 0) continue;
     const from = max(0, first - MARGIN) & ~3;
@@ -218,8 +260,8 @@ function sweepAcross(dt: f32, tilt: f32): void {
 }
 
 function sweepDown(dt: f32, tilt: f32): void {
-  for (let column = 0; column < stride; column += 16) {
-    const sets = min(4, (stride - column) >> 2);
+  for (let column = left; column < right; column += 16) {
+    const sets = min(4, (right - column) >> 2);
     actingRows(film, column, sets);
     if (first < 0) continue;
     const from = max(0, first - MARGIN);
@@ -498,7 +540,7 @@ function settleShort(lanes: usize, n: i32): void {
 // ---- creep in the paper
 
 function creepAcross(dt: f32): void {
-  for (let row = 0; row < height; row += 4) {
+  for (let row = top; row < bottom; row += 4) {
     actingColumns(paper, row);
     if (first < 0) continue;
     const from = max(0, first - MARGIN) & ~3;
@@ -511,8 +553,8 @@ function creepAcross(dt: f32): void {
 }
 
 function creepDown(dt: f32): void {
-  for (let column = 0; column < stride; column += 16) {
-    const sets = min(4, (stride - column) >> 2);
+  for (let column = left; column < right; column += 16) {
+    const sets = min(4, (right - column) >> 2);
     actingRows(paper, column, sets);
     if (first < 0) continue;
     const from = max(0, first - MARGIN);
@@ -582,43 +624,58 @@ export function reach(cellsWhole: i32, share: f32): void {
 }
 
 function findRims(): void {
-  const wet = f(RIM_WET);
-  for (let row = 0; row < rows; row++) {
+  const wet = splat(f(RIM_WET));
+  const zero = splat(0);
+  const one = splat(1);
+  const to = min(rows, bottom);
+  for (let row = top; row < to; row++) {
     const start = row * stride;
-    for (let c = 0; c < columns; c++) {
-      const at = <usize>(start + c) << 2;
-      store<f32>(line + (<usize>c << 2), load<f32>(film + at) > 0 || load<f32>(paper + at) > wet ? 1 : 0);
-    }
+    for (let c = left; c < right; c += 4)
+      putFour(line, c, v128.and(one, v128.or(f32x4.gt(four(film, start + c), zero), f32x4.gt(four(paper, start + c), wet))));
+    // Nothing is wet outside the region; the box is cut off where the panel ends.
+    const end = min(right, columns);
     let sum: f32 = 0;
-    for (let k = 0; k < min(columns, whole); k++) sum += load<f32>(line + (<usize>k << 2));
-    for (let k = 0; k < columns; k++) {
-      if (k + whole < columns) sum += load<f32>(line + (<usize>(k + whole) << 2));
-      if (k - whole - 1 >= 0) sum -= load<f32>(line + (<usize>(k - whole - 1) << 2));
-      let size: f32 = <f32>(min(columns - 1, k + whole) - max(0, k - whole) + 1);
+    for (let k = left; k < min(end, left + whole); k++) sum += wetAt(k);
+    for (let k = left; k < end; k++) {
+      const before = k - whole - 1;
+      const after = k + whole + 1;
+      if (after - 1 < end) sum += wetAt(after - 1);
+      if (before >= left) sum -= wetAt(before);
       let total = sum;
-      if (k - whole - 1 >= 0) { total += part * load<f32>(line + (<usize>(k - whole - 1) << 2)); size += part; }
-      if (k + whole + 1 < columns) { total += part * load<f32>(line + (<usize>(k + whole + 1) << 2)); size += part; }
-      store<f32>(boxes + (<usize>(start + k) << 2), total / size);
+      if (before >= left) total += part * wetAt(before);
+      if (after < end) total += part * wetAt(after);
+      store<f32>(boxes + (<usize>(start + k) << 2), total / boxSize(k, columns));
     }
   }
   // Down: the sums of all columns slide together, row by row.
-  const one = splat(1);
   const gain = q(RIM_GAIN);
   const parts = splat(part);
   memory.fill(line, 0, <usize>stride << 2);
-  for (let k = -whole; k < rows; k++)
-    for (let column = 0; column < stride; column += 4) {
-      let sum = four(line, column);
-      if (k + whole < rows) sum = add(sum, four(boxes, (k + whole) * stride + column));
-      if (k - whole - 1 >= 0) sum = sub(sum, four(boxes, (k - whole - 1) * stride + column));
-      putFour(line, column, sum);
-      if (k < 0) continue;
-      let size: f32 = <f32>(min(rows - 1, k + whole) - max(0, k - whole) + 1);
+  for (let k = top - whole; k < to; k++) {
+    const before = k - whole - 1;
+    const after = k + whole + 1;
+    const perSize = k < top ? zero : splat(1 / boxSize(k, rows));
+    for (let c = left; c < right; c += 4) {
+      let sum = four(line, c);
+      if (after - 1 < to) sum = add(sum, four(boxes, (after - 1) * stride + c));
+      if (before >= top) sum = sub(sum, four(boxes, before * stride + c));
+      putFour(line, c, sum);
+      if (k < top) continue;
       let total = sum;
-      if (k - whole - 1 >= 0) { total = add(total, mul(parts, four(boxes, (k - whole - 1) * stride + column))); size += part; }
-      if (k + whole + 1 < rows) { total = add(total, mul(parts, four(boxes, (k + whole + 1) * stride + column))); size += part; }
-      putFour(rim, k * stride + column, add(one, mul(gain, sub(one, mul(total, splat(1 / size))))));
+      if (before >= top) total = add(total, mul(parts, four(boxes, before * stride + c)));
+      if (after < to) total = add(total, mul(parts, four(boxes, after * stride + c)));
+      putFour(rim, k * stride + c, add(one, mul(gain, sub(one, mul(total, perSize)))));
     }
+  }
+}
+
+@inline function wetAt(k: i32): f32 { return load<f32>(line + (<usize>k << 2)); }
+
+/** Cells in the box about place k of a line of n, cut off at its ends. */
+function boxSize(k: i32, n: i32): f32 {
+  const before = k - whole - 1;
+  const after = k + whole + 1;
+  return <f32>(min(n - 1, after - 1) - max(0, before + 1) + 1) + (before >= 0 ? part : 0) + (after < n ? part : 0);
 }
 
 // ---- cell by cell
@@ -628,6 +685,7 @@ function exchange(dt: f32, evaporation: f32): void {
   const one = splat(1);
   const dts = splat(dt);
   const lastFilm = q(LAST_FILM);
+  const lastDamp = q(LAST_DAMP);
   const softens = div(one, splat(1 + dt / f(BINDER_SOFTENS)));
   const sets = splat(dt / (dt + f(BINDER_SETS)));
   const begins = q(BINDER_BEGINS);
@@ -637,18 +695,17 @@ function exchange(dt: f32, evaporation: f32): void {
   evaporated = 0;
   filmed = 0;
   let dampestOf = zero;
-  for (let row = 0; row < rows; row++) {
+  const to = min(rows, bottom);
+  for (let row = top; row < to; row++) {
     let gone = zero;
-    for (let cell = row * stride; cell < row * stride + stride; cell += 4) {
+    for (let cell = row * stride + left; cell < row * stride + right; cell += 4) {
       const h = four(film, cell);
       const s = four(paper, cell);
       const wet = f32x4.gt(h, zero);
       const b = four(binder, cell);
       const damp = f32x4.gt(s, zero);
-      if (!v128.any_true(v128.or(wet, damp))) {
-        putFour(binder, cell, add(b, mul(sub(one, b), sets)));
-        continue;
-      }
+      const acts = v128.or(wet, damp);
+      if (!v128.any_true(acts)) continue;
       const leaves = mul(splat(evaporation * dt), mul(four(rim, cell), four(warmth, cell)));
       const room = four(capacity, cell);
       // Under a film.
@@ -665,7 +722,8 @@ function exchange(dt: f32, evaporation: f32): void {
       // Bare.
       const falling = mul(q(FALLING), room);
       const slow = div(s, add(one, div(leaves, falling)));
-      const kept = pick(most(sub(s, leaves), slow), slow, f32x4.gt(s, falling));
+      const dried = pick(most(sub(s, leaves), slow), slow, f32x4.gt(s, falling));
+      const kept = v128.and(dried, f32x4.ge(dried, lastDamp));
       const ramp = least(one, most(zero, mul(sub(kept, q(WET_NONE)), perRamp)));
       const w = four(wettability, cell);
       const faded = pick(add(w, mul(sub(ramp, w), relaxes)), w, damp);
@@ -683,7 +741,7 @@ function exchange(dt: f32, evaporation: f32): void {
       if (v128.any_true(wet)) bNow = settle(cell, wet, stays, mul(splat(0.5), add(h, left)), div(taken, dts), b, dt);
       const thick = least(one, mul(sub(begins, sNew), perThick));
       bNow = pick(mul(bNow, softens), add(bNow, mul(most(zero, sub(thick, bNow)), sets)), stays);
-      putFour(binder, cell, bNow);
+      putFour(binder, cell, pick(bNow, b, acts));
     }
     evaporated += <f64>f32x4.extract_lane(gone, 0) + <f64>f32x4.extract_lane(gone, 1) + <f64>f32x4.extract_lane(gone, 2) + <f64>f32x4.extract_lane(gone, 3);
   }

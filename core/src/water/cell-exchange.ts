@@ -17,6 +17,7 @@ export function exchangeCells(
     for (let cell = row * stride; cell < row * stride + columns; cell++) {
       const h = film[cell];
       const s = paper[cell];
+      if (h <= 0 && s <= 0) continue;
       const leaves = evaporation * dtS * rim[cell] * warmth[cell];
       if (h > 0) {
         const full = 1 - s / capacity[cell];
@@ -34,11 +35,12 @@ export function exchangeCells(
         wettability[cell] = 1;
         settle(panel, species, f, cell, 0.5 * (h + left), taken / dtS, left > 0, dtS);
         if (left > 0) filmed++;
-      } else if (s > 0) {
+      } else {
         // The falling rate, implicit: s/(1 + k·dt) never overshoots.
         const falling = f.fallingShare * capacity[cell];
-        const kept =
-          s > falling ? Math.max(s - leaves, s / (1 + leaves / falling)) : s / (1 + leaves / falling);
+        const slow = s / (1 + leaves / falling);
+        const dried = s > falling ? Math.max(s - leaves, slow) : slow;
+        const kept = dried < f.lastDamp ? 0 : dried;
         paper[cell] = kept;
         evaporated += s - kept;
         const ramp = Math.min(1, Math.max(0, (kept - f.wetNone) / (f.wetFull - f.wetNone)));

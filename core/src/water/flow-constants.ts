@@ -18,7 +18,7 @@ export const TENSION_DEPTH_UM = 20;
 export const FASTEST_LEVELLING = 60;
 
 /** Films much deeper than this follow their own level, thinner ones the relief of the paper, µm (fitted). */
-export const RELIEF_DEPTH_UM = 25;
+export const RELIEF_DEPTH_UM = 65;
 
 /** Half of Π/μ, the pull of a surface that pigment has slackened, for Π = 0.06 mN/m (Marangoni; fitted). */
 export const PRESSURE_PULL = 0.02;
@@ -60,8 +60,8 @@ export const SPREAD_MEETING_UM = 20;
 export const SPREAD_MEETING_MM = 1;
 export const SPREAD_STIRRED_MM = 0.15;
 
-/** A rim dries faster than the middle of a wash: up to 1 + 7 times where nothing near is wet (fitted; Deegan 1997). */
-export const RIM_GAIN = 7;
+/** A rim dries faster than the middle of a wash: up to 1 + 12 times where nothing near is wet (fitted; Deegan 1997). */
+export const RIM_GAIN = 12;
 /** Nearness for that, mm, and the paper water above which paper counts as wet, g/m². */
 export const RIM_BOX_MM = 2;
 export const RIM_WET_GM2 = 1;
@@ -77,10 +77,10 @@ export const PENETRATION_FLOOR = 0.05;
 export const PENETRATION_STAIN = 0.38;
 
 /** Fresh deposit floats off again, 1/s, less for what stains; flowing water takes more (fitted). */
-export const FLOAT_OFF = 0.03;
+export const FLOAT_OFF = 0.038;
 export const FLOAT_OFF_STAIN = 0.02;
 export const STAIN_HOLDS = 0.6;
-export const FLOW_TAKES = 60;
+export const FLOW_TAKES = 66;
 export const FASTEST_TAKING_MM_S = 3;
 
 /**
@@ -96,6 +96,9 @@ export const LAST_FILM_UM = 0.5;
 
 /** Opaque white and mica settle as a pigment of this granulation. */
 export const HEAVY_GRANULATION = 0.2;
+
+/** Paper with less water than this has none, g/m²: what dries ever more slowly must come to an end. */
+export const LAST_DAMP_GM2 = 0.01;
 
 /** Steps aim at this many cells of movement, counting faces that move more than this film, µm. */
 export const CELLS_A_STEP = 3;

@@ -91,6 +91,7 @@ export const FLOW_NUMBERS = [
   'binderSoftens',
   'dryPaper',
   'lastFilm',
+  'lastDamp',
   'movingFilm',
 ] as const;
 export type FlowNumbers = Readonly<Record<(typeof FLOW_NUMBERS)[number], number>>;
@@ -138,6 +139,7 @@ export function flowNumbers(paper: Pick<Paper, 'uptake'>, evaporation: number): 
     binderSoftens: flow.BINDER_SOFTENS_S,
     dryPaper: DRY_PAPER_GM2,
     lastFilm: flow.LAST_FILM_UM,
+    lastDamp: flow.LAST_DAMP_GM2,
     movingFilm: flow.MOVING_FILM_UM,
   };
 }

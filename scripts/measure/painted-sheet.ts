@@ -1,0 +1,94 @@
+import { paperById } from '@kettle/core/paper';
+import { pigmentByCode } from '@kettle/core/pigment';
+import {
+  actOnPanel,
+  panelActSchema,
+  passTime,
+  startPanel,
+  type PanelRun,
+  type Shape,
+} from '@kettle/core/water';
+import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { mean } from './random';
+
+const kernel = panelKernelFromBuild();
+export const ROOM = { tempC: 20, rh: 0.5, airMs: 0 };
+
+/** A sheet of some size and seed, and ways to paint and read it. */
+export class Sheet {
+  constructor(
+    readonly sizeMm: number,
+    readonly seed: number,
+    readonly cellMm = 0.5,
+  ) {}
+
+  get all(): Shape {
+    return { rect: [0, 0, this.sizeMm, this.sizeMm] };
+  }
+
+  /** Runs acts to `stopS` on a fresh sheet. */
+  painted(
+    acts: readonly object[],
+    stopS: number,
+    more: { paper?: string; climate?: typeof ROOM; cellMm?: number } = {},
+  ): PanelRun {
+    const parsed = acts.map((act) => panelActSchema.parse(act)).sort((a, b) => a.atS - b.atS);
+    const codes = [
+      ...new Set(
+        parsed.flatMap((act) =>
+          ('pigments' in act ? act.pigments : 'parts' in act ? act.parts : []).map(({ pigment }) => pigment),
+        ),
+      ),
+    ];
+    const run = startPanel(
+      {
+        widthMm: this.sizeMm,
+        heightMm: this.sizeMm,
+        cellMm: more.cellMm ?? this.cellMm,
+        paper: paperById(more.paper ?? 'cotton-cold-300'),
+        climate: more.climate ?? ROOM,
+        seed: this.seed,
+        pigments: codes.map((code) => pigmentByCode(code)),
+        salted: parsed.some(({ kind }) => kind === 'salt'),
+      },
+      kernel,
+    );
+    for (const act of parsed) {
+      pass(run, act.atS);
+      actOnPanel(run, act);
+    }
+    pass(run, stopS);
+    return run;
+  }
+
+  wash(pigment: string, gm2: number, filmUm: number, shape: Shape = this.all): object {
+    return { atS: 0, kind: 'wash', shape, filmUm, pigments: [{ pigment, gm2 }] };
+  }
+
+  get middle(): number {
+    return this.sizeMm / 2;
+  }
+}
+
+function pass(run: PanelRun, untilS: number): void {
+  const course = passTime(run, untilS);
+  while (!course.next().done);
+}
+
+/** Pigment of one species at a cell, g/m². */
+export const loadAt = ({ panel }: PanelRun, cell: number, species = 0): number =>
+  panel.suspended[species * panel.cells + cell] + panel.deposited[species * panel.cells + cell];
+
+/** Cells between two distances from a point, mm. */
+export function ring(run: PanelRun, centre: number, from: number, to: number): number[] {
+  const { columns, rows, stride, cellMm } = run.panel;
+  const cells: number[] = [];
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const r = Math.hypot((column + 0.5) * cellMm - centre, (row + 0.5) * cellMm - centre);
+      if (r >= from && r < to) cells.push(row * stride + column);
+    }
+  return cells;
+}
+export const density = (run: PanelRun, centre: number, from: number, to: number): number =>
+  mean(ring(run, centre, from, to).map((cell) => loadAt(run, cell)));
