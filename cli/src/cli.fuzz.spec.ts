@@ -145,7 +145,7 @@ describe('whatever is right', () => {
         expect(exit).toBe(0);
         expect(out).not.toMatch(/null|NaN/);
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 });
