@@ -29,6 +29,7 @@ export default defineConfig({
           name: 'app',
           include: ['app/src/**/*.spec.ts'],
           setupFiles: ['app/src/testing/setup.ts'],
+          testTimeout: 30_000,
         },
       },
       {

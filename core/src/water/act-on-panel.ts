@@ -102,8 +102,8 @@ const SALT_MG_MM3 = 2.16;
 const MIST_FILM_UM = 30;
 const SPATTER_FILM_UM = 10;
 
-/** What happens by chance depends on the panel's seed and on what went before, never on the clock. */
-const seedOf = (run: PanelRun): number => run.seed + 7919 * (run.steps + 1);
+/** What happens by chance depends on the panel's seed and on how many acts went before. */
+const seedOf = (run: PanelRun): number => run.seed + 7919 * (run.touches + 1);
 
 function layFilm(
   run: PanelRun,

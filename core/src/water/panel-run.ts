@@ -48,6 +48,8 @@ export interface PanelRun {
   /** Length of the next step, s, and how many were taken. */
   nextS: number;
   steps: number;
+  /** Acts done so far: chance hangs on it and on the seed, never on the clock. */
+  touches: number;
   /** Time since the rims were found and since water last crept in the paper, s. */
   rimsAgoS: number;
   creepAgoS: number;
@@ -92,6 +94,7 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
     atS: 0,
     nextS: FIRST_STEP_S,
     steps: 0,
+    touches: 0,
     rimsAgoS: Infinity,
     creepAgoS: 0,
   };
@@ -139,6 +142,7 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
 export function touch(run: PanelRun): void {
   run.nextS = FIRST_STEP_S;
   run.rimsAgoS = Infinity;
+  run.touches++;
 }
 
 /** Rims are found, and water creeps in the paper, no oftener than this, s: both are slow. */

@@ -301,7 +301,7 @@ describe('with every unevenness of the paper taken away', () => {
   const edge = (filmUm: number, room = climate): number => {
     const run = evenSheet({ cellMm: 0.25, climate: room });
     act(run, wash(filmUm));
-    pass(run, 900);
+    pass(run, 500);
     const middle = densityOf(run, { circle: [8, 8, 3] });
     const ring = [0, 1, 2, 3, 4, 5, 6, 7].map((eighth) => {
       const angle = (eighth * Math.PI) / 4;
@@ -315,8 +315,9 @@ describe('with every unevenness of the paper taken away', () => {
   };
 
   it('a wash on dry paper still dries with a dark edge, darker when it is deep and when it dries fast', () => {
-    expect(edge(80)).toBeGreaterThan(1.05);
-    expect(edge(160)).toBeGreaterThan(edge(80));
+    const shallow = edge(80);
+    expect(shallow).toBeGreaterThan(1.05);
+    expect(edge(160)).toBeGreaterThan(shallow);
     expect(edge(80, { tempC: 28, rh: 0.2, airMs: 1 })).toBeGreaterThan(1.2);
   });
 
