@@ -29,8 +29,8 @@ export const BYTE_STEPS = 4096;
 /** Light over the edge of the screen by less than this is rounding, not colour. */
 export const SCREEN_EDGE = 1e-4;
 
-/** Halvings of chroma until it fits: to a thousandth of it, less than a byte. */
-export const CHROMA_HALVINGS = 10;
+/** Halvings of chroma until it fits: to a four-thousandth of it, less than a byte. */
+export const CHROMA_HALVINGS = 12;
 
 /** Bytes of a linear value, entered at √value · 4095 (IEC 61966-2-1). */
 export const BYTE_OF_LIGHT: Uint8Array = Uint8Array.from({ length: BYTE_STEPS }, (_, step) => {
