@@ -1,6 +1,7 @@
 // Water and pigment on a panel, the compiled twin of core/src/water/panel-plain.ts and what it calls: the same scheme,
-// four lines of cells at a time. Every physical number comes in the parameter block, in the order of FLOW_NUMBERS;
-// none stands here. One instance holds one panel; planes are f32, `[row · stride + column]`.
+// sixteen lines of cells at a time, four to a vector. Every physical number comes in the parameter block, in the order of FLOW_NUMBERS;
+// none stands here. One instance holds one panel; planes are f32, in strips of sixteen columns as core/src/water/panel.ts
+// lays them: a strip's row is a line of cache, and both sweeps read memory in long runs.
 
 // Places in the block.
 const UPTAKE = 0, UPTAKE_OFFSET = 1, FALLING = 2, CREEP = 3, CREEP_REFERENCE = 4, HELD = 5, LEVELLING = 6;
@@ -15,6 +16,8 @@ const PER_SPECIES = 5;
 
 /** Cells beyond the last wet one that a sweep takes in. */
 const MARGIN = 4;
+/** Columns of a strip, and the bytes of a strip's row. */
+const STRIP = 16, ROW_BYTES: usize = 64;
 
 let columns: i32 = 0, rows: i32 = 0, stride: i32 = 0, height: i32 = 0, cells: i32 = 0, species: i32 = 0;
 let cellMm: f32 = 0;
@@ -23,11 +26,11 @@ let open_: usize = 0, relief: usize = 0, capacity: usize = 0, grain: usize = 0, 
 let suspended: usize = 0, deposited: usize = 0;
 let block: usize = 0, kinds: usize = 0, boxes: usize = 0, line: usize = 0;
 // Of the lines at work, one v128 a cell.
-let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, PR: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
-// The lines' own arrays stand four times: a sweep down takes sixteen columns in at once, so that each row of memory is
-// visited once for all of them; H to C are those of the four columns at work.
+let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
+// The lines' own arrays stand four times, for sixteen lines in all, so that memory is read in long runs; H to C are
+// those of the four lines at work.
 let lanesOfAll: usize = 0, setBytes: usize = 0;
-let PM: usize = 0, MM: usize = 0, CA: usize = 0, SP: usize = 0, U: usize = 0, X: usize = 0, V: usize = 0, I: usize = 0, C: usize = 0;
+let PM: usize = 0, MM: usize = 0, CA: usize = 0, SP: usize = 0, U: usize = 0, X: usize = 0, V: usize = 0, S: usize = 0, C: usize = 0;
 
 let evaporated: f64 = 0, fastest: f32 = 0, dampest: f32 = 0;
 let filmed: i32 = 0;
@@ -46,6 +49,9 @@ let filmed: i32 = 0;
 @inline function put(base: usize, k: i32, v: v128): void { v128.store(base + (<usize>k << 4), v); }
 @inline function four(base: usize, cell: i32): v128 { return v128.load(base + (<usize>cell << 2)); }
 @inline function putFour(base: usize, cell: i32, v: v128): void { v128.store(base + (<usize>cell << 2), v); }
+
+/** A cell's place in a plane. */
+@inline function at(row: i32, column: i32): i32 { return (((column >> 4) * height + row) << 4) + (column & 15); }
 
 let end: usize = 0;
 function take(bytes: usize): usize {
@@ -70,8 +76,9 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
   const longest = max(stride, height) + 4;
   line = take(<usize>longest << 2);
   const lanes = <usize>longest << 4;
-  PR = take(lanes); ME = take(lanes); P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
-  CA = take(lanes); SP = take(lanes); U = take(lanes); I = take(lanes);
+  ME = take(lanes); P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
+  CA = take(lanes); SP = take(lanes); U = take(lanes);
+  S = take(lanes * species);
   setBytes = lanes;
   lanesOfAll = take(lanes * 4 * (7 + species));
   workOn(0);
@@ -107,51 +114,68 @@ export function step(dt: f32, evaporation: f32, tiltX: f32, tiltY: f32, downFirs
     findRegion();
     findRims();
   } else growRegion(MARGIN);
-  for (let row = top; row < bottom; row++) memory.fill(speed + (<usize>(row * stride + left) << 2), 0, <usize>(right - left) << 2);
+  for (let column = left; column < right; column += STRIP)
+    memory.fill(speed + (<usize>at(top, column) << 2), 0, <usize>(bottom - top) * ROW_BYTES);
   fastest = 0;
-  if (downFirst) { sweepDown(dt, tiltY); sweepAcross(dt, tiltX); }
-  else { sweepAcross(dt, tiltX); sweepDown(dt, tiltY); }
+  goneOf = splat(0);
+  filmed = 0;
+  dampestOf = splat(0);
   if (creepS > 0) { creepAcross(creepS); creepDown(creepS); }
-  exchange(dt, evaporation);
+  // What the second sweep has moved, it exchanges at once, while it is at hand.
+  if (downFirst) {
+    sweepDown(dt, tiltY, 0, false);
+    sweepAcross(dt, tiltX, evaporation, true);
+  } else {
+    sweepAcross(dt, tiltX, 0, false);
+    sweepDown(dt, tiltY, evaporation, true);
+  }
+  evaporated = f64x2.extract_lane(goneOf, 0) + f64x2.extract_lane(goneOf, 1);
+  dampest = max(max(f32x4.extract_lane(dampestOf, 0), f32x4.extract_lane(dampestOf, 1)), max(f32x4.extract_lane(dampestOf, 2), f32x4.extract_lane(dampestOf, 3)));
 }
 
-// ---- the region in which anything is wet: rows [top, bottom), columns [left, right), both from multiples of four
+// ---- the region in which anything is wet: rows [top, bottom) and columns [left, right), both to whole strips
 
 let top: i32 = 0, bottom: i32 = 0, left: i32 = 0, right: i32 = 0;
 
 /** Finds where there is film or damp paper; called after every touch, and oftener than a front could leave its margin. */
 function findRegion(): void {
-  const zero = splat(0);
   top = height;
   bottom = 0;
   left = stride;
   right = 0;
-  for (let row = 0; row < rows; row++) {
-    let west = -1;
-    let east = -1;
-    for (let c = 0; c < stride; c += 4) {
-      const cell = row * stride + c;
-      if (v128.any_true(f32x4.gt(add(four(film, cell), four(paper, cell)), zero))) {
-        if (west < 0) west = c;
-        east = c + 4;
+  for (let column = 0; column < stride; column += STRIP) {
+    let north = -1;
+    let south = -1;
+    for (let row = 0; row < rows; row++)
+      if (v128.any_true(v128.or(anyIn(film, at(row, column)), anyIn(paper, at(row, column))))) {
+        if (north < 0) north = row;
+        south = row + 1;
       }
-    }
-    if (west < 0) continue;
-    top = min(top, row);
-    bottom = row + 1;
-    left = min(left, west);
-    right = max(right, east);
+    if (north < 0) continue;
+    top = min(top, north);
+    bottom = max(bottom, south);
+    left = min(left, column);
+    right = column + STRIP;
   }
   if (bottom == 0) top = left = right = 0;
   else growRegion(2 * MARGIN);
 }
 
+/** Where a strip's row of a plane is above zero. */
+@inline function anyIn(plane: usize, cell: i32): v128 {
+  const zero = splat(0);
+  return v128.or(
+    v128.or(f32x4.gt(four(plane, cell), zero), f32x4.gt(four(plane, cell + 4), zero)),
+    v128.or(f32x4.gt(four(plane, cell + 8), zero), f32x4.gt(four(plane, cell + 12), zero)),
+  );
+}
+
 function growRegion(by: i32): void {
   if (bottom == 0) return;
-  top = max(0, top - by) & ~3;
-  bottom = min(height, (bottom + by + 3) & ~3);
-  left = max(0, left - by) & ~3;
-  right = min(stride, (right + by + 3) & ~3);
+  top = max(0, top - by) & ~(STRIP - 1);
+  bottom = min(height, (bottom + by + STRIP - 1) & ~(STRIP - 1));
+  left = max(0, left - by) & ~(STRIP - 1);
+  right = min(stride, (right + by + STRIP - 1) & ~(STRIP - 1));
 }
 
 // ---- transposing four rows of four cells
@@ -169,194 +193,231 @@ let t0: v128 = i32x4.splat(0), t1: v128 = i32x4.splat(0), t2: v128 = i32x4.splat
   t3 = v128.shuffle<f32>(ab1, cd1, 2, 3, 6, 7);
 }
 
-/** Reads columns [from, to) of four rows of a plane into lanes. */
-@inline function enterRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
-  const base = row * stride;
+/** Reads columns [from, to) of sixteen rows of a plane into four sets of lanes. */
+function enterRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
   for (let c = from; c < to; c += 4) {
-    turn(four(plane, base + c), four(plane, base + stride + c), four(plane, base + 2 * stride + c), four(plane, base + 3 * stride + c));
-    const k = c - from;
-    put(lanes, k, t0); put(lanes, k + 1, t1); put(lanes, k + 2, t2); put(lanes, k + 3, t3);
+    let cells = plane + (<usize>at(row, c) << 2);
+    let lane = lanes + (<usize>(c - from) << 4);
+    for (let set = 0; set < 4; set++) {
+      turn(v128.load(cells), v128.load(cells, 64), v128.load(cells, 128), v128.load(cells, 192));
+      v128.store(lane, t0); v128.store(lane, t1, 16); v128.store(lane, t2, 32); v128.store(lane, t3, 48);
+      cells += 4 * ROW_BYTES;
+      lane += setBytes;
+    }
   }
 }
 
-@inline function leaveRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
-  const base = row * stride;
+function leaveRows(plane: usize, lanes: usize, row: i32, from: i32, to: i32): void {
   for (let c = from; c < to; c += 4) {
-    const k = c - from;
-    turn(get(lanes, k), get(lanes, k + 1), get(lanes, k + 2), get(lanes, k + 3));
-    putFour(plane, base + c, t0); putFour(plane, base + stride + c, t1);
-    putFour(plane, base + 2 * stride + c, t2); putFour(plane, base + 3 * stride + c, t3);
+    let cells = plane + (<usize>at(row, c) << 2);
+    let lane = lanes + (<usize>(c - from) << 4);
+    for (let set = 0; set < 4; set++) {
+      turn(v128.load(lane), v128.load(lane, 16), v128.load(lane, 32), v128.load(lane, 48));
+      v128.store(cells, t0); v128.store(cells, t1, 64); v128.store(cells, t2, 128); v128.store(cells, t3, 192);
+      cells += 4 * ROW_BYTES;
+      lane += setBytes;
+    }
   }
 }
 
-/** Reads rows [from, to) of up to sixteen columns of a plane into sets of lanes. */
-function enterColumns(plane: usize, lanes: usize, column: i32, sets: i32, from: i32, to: i32): void {
-  for (let r = from; r < to; r++)
-    for (let set = 0; set < sets; set++)
-      put(lanes + <usize>set * setBytes, r - from, four(plane, r * stride + column + 4 * set));
+/** Reads rows [from, to) of a strip of a plane into four sets of lanes. */
+function enterColumns(plane: usize, lanes: usize, column: i32, from: i32, to: i32): void {
+  let cells = plane + (<usize>at(from, column) << 2);
+  let lane = lanes;
+  for (let r = from; r < to; r++) {
+    v128.store(lane, v128.load(cells));
+    v128.store(lane + setBytes, v128.load(cells, 16));
+    v128.store(lane + 2 * setBytes, v128.load(cells, 32));
+    v128.store(lane + 3 * setBytes, v128.load(cells, 48));
+    cells += ROW_BYTES;
+    lane += 16;
+  }
 }
 
-function leaveColumns(plane: usize, lanes: usize, column: i32, sets: i32, from: i32, to: i32): void {
-  for (let r = from; r < to; r++)
-    for (let set = 0; set < sets; set++)
-      putFour(plane, r * stride + column + 4 * set, get(lanes + <usize>set * setBytes, r - from));
+function leaveColumns(plane: usize, lanes: usize, column: i32, from: i32, to: i32): void {
+  let cells = plane + (<usize>at(from, column) << 2);
+  let lane = lanes;
+  for (let r = from; r < to; r++) {
+    v128.store(cells, v128.load(lane));
+    v128.store(cells, v128.load(lane + setBytes), 16);
+    v128.store(cells, v128.load(lane + 2 * setBytes), 32);
+    v128.store(cells, v128.load(lane + 3 * setBytes), 48);
+    cells += ROW_BYTES;
+    lane += 16;
+  }
 }
 
-// ---- the part of four lines on which something happens
+// ---- the part of some lines on which something happens
 
 let first: i32 = 0, last: i32 = 0;
 
-/** First and last column of four rows where a plane is above zero; first < 0 if nowhere. */
+/** First and last column, to whole strips, of sixteen rows where a plane is above zero; first < 0 if nowhere. */
 function actingColumns(plane: usize, row: i32): void {
   first = -1;
   last = -1;
-  const zero = splat(0);
-  for (let c = left; c < right; c += 4) {
-    const any = v128.or(
-      v128.or(f32x4.gt(four(plane, row * stride + c), zero), f32x4.gt(four(plane, (row + 1) * stride + c), zero)),
-      v128.or(f32x4.gt(four(plane, (row + 2) * stride + c), zero), f32x4.gt(four(plane, (row + 3) * stride + c), zero)),
-    );
+  for (let c = left; c < right; c += STRIP) {
+    const cell = at(row, c);
+    let any = splat(0);
+    for (let r = 0; r < STRIP; r++) any = v128.or(any, anyIn(plane, cell + r * STRIP));
     if (v128.any_true(any)) {
       if (first < 0) first = c;
-      last = c + 3;
+      last = c + STRIP - 1;
     }
   }
 }
 
-/** First and last row of some sets of four columns where a plane is above zero. */
-function actingRows(plane: usize, column: i32, sets: i32): void {
+/** First and last row of a strip where a plane is above zero. */
+function actingRows(plane: usize, column: i32): void {
   first = -1;
   last = -1;
-  const zero = splat(0);
-  for (let r = top; r < bottom; r++) {
-    let any = zero;
-    for (let set = 0; set < sets; set++)
-      any = v128.or(any, f32x4.gt(four(plane, r * stride + column + 4 * set), zero));
-    if (v128.any_true(any)) {
+  for (let r = top; r < bottom; r++)
+    if (v128.any_true(anyIn(plane, at(r, column)))) {
       if (first < 0) first = r;
       last = r;
     }
-  }
 }
 
-function sweepAcross(dt: f32, tilt: f32): void {
-  for (let row = top; row < bottom; row += 4) {
+function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void {
+  for (let row = top; row < bottom; row += STRIP) {
     actingColumns(film, row);
-    if (first < 0) continue;
-    const from = max(0, first - MARGIN) & ~3;
-    const to = min(stride, (last + MARGIN + 4) & ~3);
-    enterRows(film, H, row, from, to);
-    enterRows(relief, Z, row, from, to);
-    enterRows(wettability, W, row, from, to);
-    enterRows(open_, O, row, from, to);
-    enterRows(grain, G, row, from, to);
-    enterRows(speed, V, row, from, to);
-    for (let i = 0; i < species; i++) enterRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
-    advance(to - from, dt, tilt);
-    leaveRows(film, X, row, from, to);
-    leaveRows(speed, V, row, from, to);
-    for (let i = 0; i < species; i++) leaveRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+    if (first >= 0) {
+      const from = max(0, first - MARGIN) & ~3;
+      const to = min(stride, (last + MARGIN + 4) & ~3);
+      workOn(0);
+      enterRows(film, H, row, from, to);
+      enterRows(relief, Z, row, from, to);
+      enterRows(wettability, W, row, from, to);
+      enterRows(open_, O, row, from, to);
+      enterRows(grain, G, row, from, to);
+      enterRows(speed, V, row, from, to);
+      for (let i = 0; i < species; i++) enterRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+      for (let set = 0; set < 4; set++) {
+        workOn(set);
+        closeUnderMask(to - from);
+        advance(to - from, dt, tilt);
+      }
+      workOn(0);
+      leaveRows(film, X, row, from, to);
+      leaveRows(speed, V, row, from, to);
+      for (let i = 0; i < species; i++) leaveRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+    }
+    if (exchanges)
+      for (let column = left; column < right; column += STRIP) exchange(at(row, column), STRIP * STRIP, dt, evaporation);
   }
 }
 
-function sweepDown(dt: f32, tilt: f32): void {
-  for (let column = left; column < right; column += 16) {
-    const sets = min(4, (right - column) >> 2);
-    actingRows(film, column, sets);
-    if (first < 0) continue;
-    const from = max(0, first - MARGIN);
-    const to = min(height, last + MARGIN + 1);
-    workOn(0);
-    enterColumns(film, H, column, sets, from, to);
-    enterColumns(relief, Z, column, sets, from, to);
-    enterColumns(wettability, W, column, sets, from, to);
-    enterColumns(open_, O, column, sets, from, to);
-    enterColumns(grain, G, column, sets, from, to);
-    enterColumns(speed, V, column, sets, from, to);
-    for (let i = 0; i < species; i++) enterColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, sets, from, to);
-    for (let set = 0; set < sets; set++) {
-      workOn(set);
-      advance(to - from, dt, tilt);
+function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void {
+  for (let column = left; column < right; column += STRIP) {
+    actingRows(film, column);
+    if (first >= 0) {
+      const from = max(0, first - MARGIN);
+      const to = min(height, last + MARGIN + 1);
+      workOn(0);
+      enterColumns(film, H, column, from, to);
+      enterColumns(relief, Z, column, from, to);
+      enterColumns(wettability, W, column, from, to);
+      enterColumns(open_, O, column, from, to);
+      enterColumns(grain, G, column, from, to);
+      enterColumns(speed, V, column, from, to);
+      for (let i = 0; i < species; i++) enterColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, from, to);
+      for (let set = 0; set < 4; set++) {
+        workOn(set);
+        closeUnderMask(to - from);
+        advance(to - from, dt, tilt);
+      }
+      workOn(0);
+      leaveColumns(film, X, column, from, to);
+      leaveColumns(speed, V, column, from, to);
+      for (let i = 0; i < species; i++) leaveColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, from, to);
     }
-    workOn(0);
-    leaveColumns(film, X, column, sets, from, to);
-    leaveColumns(speed, V, column, sets, from, to);
-    for (let i = 0; i < species; i++) leaveColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, sets, from, to);
+    if (exchanges) exchange(at(top, column), (bottom - top) * STRIP, dt, evaporation);
   }
+}
+
+/** Nothing holds where nothing passes: the hold of closed cells is 0. */
+@inline function closeUnderMask(n: i32): void {
+  for (let k = 0; k < n; k++) put(G, k, mul(get(G, k), get(O, k)));
 }
 
 // ---- film and pigment along four lines of n cells
+//
+// Two tridiagonal systems, each eliminated going forward and solved going back, with everything a cell needs done as it
+// is passed: four passes, since a pass waits for its slowest chain and the rest is done meanwhile.
 
 function advance(n: i32, dt: f32, tilt: f32): void {
-  concentrations(n);
-  openFaces(n, tilt);
-  moveFilm(n, dt);
-  flowThrough(n);
-  pigmentPivots(n, dt);
-  for (let i = 0; i < species; i++) movePigment(n, floating(i));
+  eliminateFilm(n, dt, tilt);
+  solveFilm(n, dt);
+  eliminatePigment(n, dt);
+  for (let i = 0; i < species; i++) solvePigment(n, floating(i), S + <usize>i * setBytes);
 }
 
-function concentrations(n: i32): void {
-  const zero = splat(0);
-  const one = splat(1);
-  const slack2 = mul(q(SLACK), q(SLACK));
-  for (let k = 0; k < n; k++) {
-    const h = get(H, k);
-    const wet = f32x4.gt(h, zero);
-    let pressure = zero;
-    let total = zero;
-    if (v128.any_true(wet)) {
-      const inverse = v128.and(div(one, pick(h, one, wet)), wet);
-      for (let i = 0; i < species; i++) {
-        const c = mul(get(floating(i), k), inverse);
-        const c2 = mul(c, c);
-        pressure = add(pressure, div(c2, add(c2, slack2)));
-        total = add(total, c);
-      }
-    }
-    const total2 = mul(total, total);
-    const share = div(total2, add(total2, slack2));
-    put(PR, k, pressure);
-    put(ME, k, share);
+// Of the cell last looked at: the pigments' pull on its surface, and how far it is paint and not water.
+let pressureOf: v128 = i32x4.splat(0), paintedOf: v128 = i32x4.splat(0);
+
+@inline function lookAt(k: i32, h: v128, slack2: v128): void {
+  const h2 = mul(slack2, mul(h, h));
+  const tiny = splat(1e-30);
+  let pressure = splat(0);
+  let total = splat(0);
+  for (let i = 0; i < species; i++) {
+    const c = get(floating(i), k);
+    const c2 = mul(c, c);
+    pressure = add(pressure, div(c2, most(add(c2, h2), tiny)));
+    total = add(total, c);
   }
+  const total2 = mul(total, total);
+  pressureOf = pressure;
+  paintedOf = div(total2, most(add(total2, h2), tiny));
 }
 
-function openFaces(n: i32, tilt: f32): void {
+/** What every face lets through, and the film's elimination going forward. */
+function eliminateFilm(n: i32, dt: f32, tilt: f32): void {
   const zero = splat(0);
   const one = splat(1);
   const half = splat(0.5);
   const perCell = splat(1 / cellMm);
   const cell = splat(cellMm);
   const tilts = splat(tilt);
+  const r = splat(dt / cellMm);
+  const slack2 = mul(q(SLACK), q(SLACK));
   const depth2 = mul(q(RELIEF_DEPTH), q(RELIEF_DEPTH));
   const held = q(HELD);
   const meshDepth = q(MESH_DEPTH);
   const perTension = div(one, q(TENSION_DEPTH));
+  let h = get(H, 0);
+  let z = get(Z, 0);
+  let w = get(W, 0);
+  let g = get(G, 0);
+  lookAt(0, h, slack2);
+  let pressure = pressureOf;
+  put(ME, 0, paintedOf);
+  let bounded = div(meshDepth, most(h, meshDepth));
+  let left = zero;
+  let back = zero;
+  let upper = zero;
+  let solved = zero;
   for (let k = 0; k + 1 < n; k++) {
-    const h = get(H, k);
     const hn = get(H, k + 1);
-    const acts = v128.and(
-      v128.or(f32x4.gt(h, zero), f32x4.gt(hn, zero)),
-      f32x4.gt(mul(get(O, k), get(O, k + 1)), zero),
-    );
-    if (!v128.any_true(acts)) {
-      put(P, k, zero); put(M, k, zero); put(PM, k, zero); put(MM, k, zero);
-      continue;
-    }
+    const zn = get(Z, k + 1);
+    const wn = get(W, k + 1);
+    const gn = get(G, k + 1);
+    lookAt(k + 1, hn, slack2);
+    const pressureNext = pressureOf;
+    put(ME, k + 1, paintedOf);
+    const boundedNext = div(meshDepth, most(hn, meshDepth));
+    const acts = v128.and(f32x4.gt(add(h, hn), zero), f32x4.gt(mul(g, gn), zero));
     const mean = mul(half, add(h, hn));
     const mean2 = mul(mean, mean);
     const follows = div(mean2, add(mean2, depth2));
-    const fall = sub(get(Z, k), get(Z, k + 1));
+    const fall = sub(z, zn);
     const drop = add(sub(h, hn), mul(follows, fall));
     const forward = f32x4.ge(add(drop, mul(tilts, cell)), zero);
     const e = most(zero, sub(pick(h, hn, forward), held));
     // The contact line: all into a film, none before a bead breaks out onto bare paper.
-    const w = get(W, k);
-    const wn = get(W, k + 1);
     const below = pick(hn, h, forward);
     const wBelow = pick(wn, w, forward);
     const dryness = sub(one, wBelow);
-    const bead = mul(add(q(BEAD_DAMP), mul(mul(dryness, dryness), q(BEAD_DRY))), pick(get(G, k + 1), get(G, k), forward));
+    const bead = mul(add(q(BEAD_DAMP), mul(mul(dryness, dryness), q(BEAD_DRY))), pick(gn, g, forward));
     const breaks = v128.and(f32x4.gt(pick(drop, f32x4.neg(drop), forward), bead), most(q(LEAST_PASSAGE), wBelow));
     const passes = v128.and(pick(one, breaks, f32x4.gt(below, held)), acts);
     const base = mul(q(LEVELLING), mul(e, mul(e, e)));
@@ -367,206 +428,198 @@ function openFaces(n: i32, tilt: f32): void {
       passes,
       add(
         mul(mul(mul(d, follows), fall), perCell),
-        add(mul(base, tilts), mul(mul(q(PULL), mul(e, e)), mul(sub(get(PR, k), get(PR, k + 1)), perCell))),
+        add(mul(base, tilts), mul(mul(q(PULL), mul(e, e)), mul(sub(pressure, pressureNext), perCell))),
       ),
     );
     const ahead = f32x4.gt(pulled, zero);
     const perDepth = div(pulled, most(pick(h, hn, ahead), one));
-    put(P, k, add(levels, v128.and(perDepth, ahead)));
-    put(M, k, sub(levels, v128.andnot(perDepth, ahead)));
+    const on = add(levels, v128.and(perDepth, ahead));
+    const over = sub(levels, v128.andnot(perDepth, ahead));
     const wet = least(w, wn);
     const mesh = v128.and(mul(mul(q(MESH_CREEP), mul(wet, wet)), perCell), acts);
-    put(PM, k, mul(mesh, div(meshDepth, most(h, meshDepth))));
-    put(MM, k, mul(mesh, div(meshDepth, most(hn, meshDepth))));
-  }
-}
-
-function moveFilm(n: i32, dt: f32): void {
-  const zero = splat(0);
-  const one = splat(1);
-  const r = splat(dt / cellMm);
-  const perR = splat(cellMm / dt);
-  let left = zero;
-  let back = zero;
-  let upper = zero;
-  let solved = zero;
-  for (let k = 0; k < n; k++) {
-    let right = zero;
-    let rightBack = zero;
-    if (k + 1 < n) {
-      right = mul(r, add(get(P, k), get(PM, k)));
-      rightBack = mul(r, add(get(M, k), get(MM, k)));
-    }
+    const onMesh = mul(mesh, bounded);
+    const overMesh = mul(mesh, boundedNext);
+    put(P, k, on);
+    put(M, k, over);
+    put(PM, k, onMesh);
+    put(MM, k, overMesh);
+    // Row k: (1 + right + back) h(k) − left h(k−1) − rightBack h(k+1) = old.
+    const right = mul(r, add(on, onMesh));
+    const rightBack = mul(r, add(over, overMesh));
     const inverse = div(one, sub(add(add(one, right), back), mul(left, upper)));
     upper = mul(rightBack, inverse);
-    solved = mul(add(get(H, k), mul(left, solved)), inverse);
+    solved = mul(add(h, mul(left, solved)), inverse);
     put(U, k, upper);
     put(X, k, solved);
     left = right;
     back = rightBack;
+    h = hn;
+    z = zn;
+    w = wn;
+    g = gn;
+    pressure = pressureNext;
+    bounded = boundedNext;
   }
+  put(X, n - 1, div(add(h, mul(left, solved)), sub(add(one, back), mul(left, upper))));
+}
+
+/** The film's depths going back, as differences of flow; leaves the flow over every face in CA, through the mesh in SP. */
+function solveFilm(n: i32, dt: f32): void {
+  const zero = splat(0);
+  const r = splat(dt / cellMm);
+  const perR = splat(cellMm / dt);
+  let next = get(X, n - 1);
+  let after = zero;
   for (let k = n - 2; k >= 0; k--) {
-    solved = add(get(X, k), mul(get(U, k), solved));
-    put(X, k, solved);
+    const here = add(get(X, k), mul(get(U, k), next));
+    const bulk = sub(mul(get(P, k), here), mul(get(M, k), next));
+    const mesh = sub(mul(get(PM, k), here), mul(get(MM, k), next));
+    put(CA, k, bulk);
+    put(SP, k, mesh);
+    const through = add(bulk, mesh);
+    // Rounding may leave a cell a little short; its neighbour then gives it so much more, and nothing is made.
+    const kept = add(get(H, k + 1), mul(r, sub(through, after)));
+    const short = least(zero, kept);
+    put(X, k + 1, sub(kept, short));
+    after = sub(through, mul(short, perR));
+    next = here;
   }
-  let before = zero;
-  let here = get(X, 0);
-  for (let k = 0; k < n; k++) {
-    let through = zero;
-    if (k + 1 < n) {
-      const next = get(X, k + 1);
-      const bulk = sub(mul(get(P, k), here), mul(get(M, k), next));
-      const mesh = sub(mul(get(PM, k), here), mul(get(MM, k), next));
-      put(CA, k, bulk);
-      put(SP, k, mesh);
-      through = add(bulk, mesh);
-      here = next;
-    }
-    // Rounding may leave a cell a little short; it then gives its neighbour so much less, and nothing is made.
-    const kept = add(get(H, k), mul(r, sub(before, through)));
-    const short = k + 1 < n ? least(zero, kept) : zero;
-    put(X, k, sub(kept, short));
-    before = add(through, mul(short, perR));
-  }
+  put(X, 0, sub(get(H, 0), mul(r, after)));
   settleShort(X, n);
 }
 
-function flowThrough(n: i32): void {
+/** What carries pigment over every face and how it spreads there; the pigments' elimination going forward, one matrix for all. */
+function eliminatePigment(n: i32, dt: f32): void {
   const zero = splat(0);
+  const one = splat(1);
   const half = splat(0.5);
+  const tiny = splat(1e-12);
   const perCell = splat(1 / cellMm);
+  const r = splat(dt / cellMm);
   const moving = q(MOVING);
   const deep2 = mul(q(SPREAD_DEEP_UM), q(SPREAD_DEEP_UM));
   const meeting = splat(f(SPREAD_MEETING_MM) / cellMm);
+  const carriesMesh = q(MESH_CARRIES);
   let quick = zero;
-  for (let k = 0; k + 1 < n; k++) {
-    const bulk = get(CA, k);
-    const mesh = get(SP, k);
-    const h = get(X, k);
-    const hn = get(X, k + 1);
-    const depth = pick(h, hn, f32x4.ge(bulk, zero));
-    const moves = f32x4.gt(depth, moving);
-    const u = v128.and(div(f32x4.abs(bulk), most(depth, moving)), moves);
-    quick = most(quick, u);
-    put(V, k, most(get(V, k), u));
-    put(V, k + 1, most(get(V, k + 1), u));
-    const mean = mul(half, add(h, hn));
-    const mean2 = mul(mean, mean);
-    const meets = least(splat(1), mul(meeting, f32x4.abs(sub(get(ME, k), get(ME, k + 1)))));
-    const spreads = add(
-      add(
-        div(mul(q(SPREAD_DEEP), mean2), add(mean2, deep2)),
-        div(mul(mul(q(SPREAD_MEETING), meets), mul(mean2, get(G, k))), add(mean, q(SPREAD_MEETING_UM))),
-      ),
-      mul(q(SPREAD_STIRRED), u),
-    );
-    put(SP, k, mul(mul(spreads, least(h, hn)), perCell));
-    put(CA, k, add(bulk, mul(q(MESH_CARRIES), mesh)));
+  let h = get(X, 0);
+  let painted = get(ME, 0);
+  let slower = zero;
+  let left = zero;
+  let back = zero;
+  let upper = zero;
+  for (let k = 0; k < n; k++) {
+    let right = zero;
+    let rightBack = zero;
+    let hn = zero;
+    let u = zero;
+    if (k + 1 < n) {
+      hn = get(X, k + 1);
+      const bulk = get(CA, k);
+      const paintedNext = get(ME, k + 1);
+      const depth = pick(h, hn, f32x4.ge(bulk, zero));
+      u = v128.and(div(f32x4.abs(bulk), most(depth, moving)), f32x4.gt(depth, moving));
+      quick = most(quick, u);
+      const mean = mul(half, add(h, hn));
+      const mean2 = mul(mean, mean);
+      const meets = least(one, mul(meeting, f32x4.abs(sub(painted, paintedNext))));
+      const inDeep = add(mean2, deep2);
+      const inMeeting = add(mean, q(SPREAD_MEETING_UM));
+      const spreads = add(
+        div(
+          mul(mean2, add(mul(q(SPREAD_DEEP), inMeeting), mul(mul(mul(q(SPREAD_MEETING), meets), get(G, k)), inDeep))),
+          mul(inDeep, inMeeting),
+        ),
+        mul(q(SPREAD_STIRRED), u),
+      );
+      const spread = mul(mul(spreads, least(h, hn)), perCell);
+      const carried = add(bulk, mul(carriesMesh, get(SP, k)));
+      right = mul(r, add(most(zero, carried), spread));
+      rightBack = mul(r, add(most(zero, f32x4.neg(carried)), spread));
+      put(P, k, right);
+      put(M, k, rightBack);
+      painted = paintedNext;
+    }
+    put(V, k, most(get(V, k), most(u, slower)));
+    // Row k in concentration: (h + right + back) C(k) − left C(k−1) − rightBack C(k+1) = what was there.
+    const pivot = sub(add(add(h, right), back), mul(left, upper));
+    const inverse = v128.and(div(one, most(pivot, tiny)), f32x4.gt(pivot, tiny));
+    upper = mul(rightBack, inverse);
+    put(U, k, upper);
+    for (let i = 0; i < species; i++) {
+      const s = S + <usize>i * setBytes;
+      put(s, k, mul(add(get(floating(i), k), k > 0 ? mul(left, get(s, k - 1)) : zero), inverse));
+    }
+    left = right;
+    back = rightBack;
+    h = hn;
+    slower = u;
   }
   fastest = max(fastest, max(max(f32x4.extract_lane(quick, 0), f32x4.extract_lane(quick, 1)), max(f32x4.extract_lane(quick, 2), f32x4.extract_lane(quick, 3))));
 }
 
-/** The pigments' matrix is one for all: its factors, and from CA and SP what goes forward and back over each face. */
-function pigmentPivots(n: i32, dt: f32): void {
+/** One pigment going back, as differences of flow. */
+function solvePigment(n: i32, c: usize, s: usize): void {
   const zero = splat(0);
-  const one = splat(1);
-  const tiny = splat(1e-12);
-  const r = splat(dt / cellMm);
-  let left = zero;
-  let back = zero;
-  let upper = zero;
-  for (let k = 0; k < n; k++) {
-    let right = zero;
-    let rightBack = zero;
-    if (k + 1 < n) {
-      const flows = get(CA, k);
-      const spreads = get(SP, k);
-      right = mul(r, add(most(zero, flows), spreads));
-      rightBack = mul(r, add(most(zero, f32x4.neg(flows)), spreads));
-      put(P, k, right);
-      put(M, k, rightBack);
-    }
-    const pivot = sub(add(add(get(X, k), right), back), mul(left, upper));
-    const inverse = v128.and(div(one, most(pivot, tiny)), f32x4.gt(pivot, tiny));
-    upper = mul(rightBack, inverse);
-    put(U, k, upper);
-    put(I, k, inverse);
-    left = right;
-    back = rightBack;
-  }
-}
-
-function movePigment(n: i32, c: usize): void {
-  const zero = splat(0);
-  let solved = zero;
-  let left = zero;
-  for (let k = 0; k < n; k++) {
-    solved = mul(add(get(c, k), mul(left, solved)), get(I, k));
-    put(PM, k, solved);
-    if (k + 1 < n) left = get(P, k);
-  }
+  let next = get(s, n - 1);
+  let after = zero;
   for (let k = n - 2; k >= 0; k--) {
-    solved = add(get(PM, k), mul(get(U, k), solved));
-    put(PM, k, solved);
+    const here = add(get(s, k), mul(get(U, k), next));
+    const through = sub(mul(get(P, k), here), mul(get(M, k), next));
+    const kept = sub(add(get(c, k + 1), through), after);
+    const short = least(zero, kept);
+    put(c, k + 1, sub(kept, short));
+    after = sub(through, short);
+    next = here;
   }
-  let before = zero;
-  let here = get(PM, 0);
-  for (let k = 0; k < n; k++) {
-    let through = zero;
-    if (k + 1 < n) {
-      const next = get(PM, k + 1);
-      through = sub(mul(get(P, k), here), mul(get(M, k), next));
-      here = next;
-    }
-    const kept = add(get(c, k), sub(before, through));
-    const short = k + 1 < n ? least(zero, kept) : zero;
-    put(c, k, sub(kept, short));
-    before = add(through, short);
-  }
+  put(c, 0, sub(get(c, 0), after));
   settleShort(c, n);
 }
 
-/** What the last cell of a line is short of, the cells before it make up. */
+/** What the first cell of a line is short of, the cells after it make up. */
 function settleShort(lanes: usize, n: i32): void {
   const zero = splat(0);
-  for (let k = n - 1; k > 0; k--) {
+  for (let k = 0; k + 1 < n; k++) {
     const short = least(zero, get(lanes, k));
     if (!v128.any_true(f32x4.lt(short, zero))) return;
     put(lanes, k, sub(get(lanes, k), short));
-    put(lanes, k - 1, add(get(lanes, k - 1), short));
+    put(lanes, k + 1, add(get(lanes, k + 1), short));
   }
 }
 
 // ---- creep in the paper
 
 function creepAcross(dt: f32): void {
-  for (let row = top; row < bottom; row += 4) {
+  for (let row = top; row < bottom; row += STRIP) {
     actingColumns(paper, row);
     if (first < 0) continue;
     const from = max(0, first - MARGIN) & ~3;
     const to = min(stride, (last + MARGIN + 4) & ~3);
+    workOn(0);
     enterRows(paper, H, row, from, to);
-    creep(min(to, columns) - from, dt);
-    for (let k = min(to, columns) - from; k < to - from; k++) put(X, k, splat(0));
+    for (let set = 0; set < 4; set++) {
+      workOn(set);
+      creep(min(to, columns) - from, dt);
+      for (let k = min(to, columns) - from; k < to - from; k++) put(X, k, splat(0));
+    }
+    workOn(0);
     leaveRows(paper, X, row, from, to);
   }
 }
 
 function creepDown(dt: f32): void {
-  for (let column = left; column < right; column += 16) {
-    const sets = min(4, (right - column) >> 2);
-    actingRows(paper, column, sets);
+  for (let column = left; column < right; column += STRIP) {
+    actingRows(paper, column);
     if (first < 0) continue;
     const from = max(0, first - MARGIN);
     const to = min(rows, last + MARGIN + 1);
     workOn(0);
-    enterColumns(paper, H, column, sets, from, to);
-    for (let set = 0; set < sets; set++) {
+    enterColumns(paper, H, column, from, to);
+    for (let set = 0; set < 4; set++) {
       workOn(set);
       creep(to - from, dt);
     }
     workOn(0);
-    leaveColumns(paper, X, column, sets, from, to);
+    leaveColumns(paper, X, column, from, to);
   }
 }
 
@@ -575,41 +628,39 @@ function creep(n: i32, dt: f32): void {
   const one = splat(1);
   const scale = splat((f(CREEP) * dt) / (cellMm * cellMm));
   const perReference = splat(0.5 / f(CREEP_REFERENCE));
+  let s = get(H, 0);
   let before = zero;
   let upper = zero;
   let solved = zero;
   for (let k = 0; k < n; k++) {
+    let sNext = zero;
     let face = zero;
     if (k + 1 < n) {
-      const mean = mul(add(get(H, k), get(H, k + 1)), perReference);
+      sNext = get(H, k + 1);
+      const mean = mul(add(s, sNext), perReference);
       face = mul(scale, mul(mean, mul(mean, mean)));
     }
     const inverse = div(one, sub(add(add(one, before), face), mul(before, upper)));
     upper = mul(face, inverse);
-    solved = mul(add(get(H, k), mul(before, solved)), inverse);
+    solved = mul(add(s, mul(before, solved)), inverse);
     put(P, k, face);
     put(U, k, upper);
     put(X, k, solved);
     before = face;
+    s = sNext;
   }
+  let next = solved;
+  let after = zero;
   for (let k = n - 2; k >= 0; k--) {
-    solved = add(get(X, k), mul(get(U, k), solved));
-    put(X, k, solved);
+    const here = add(get(X, k), mul(get(U, k), next));
+    const through = mul(get(P, k), sub(here, next));
+    const kept = sub(add(get(H, k + 1), through), after);
+    const short = least(zero, kept);
+    put(X, k + 1, sub(kept, short));
+    after = sub(through, short);
+    next = here;
   }
-  before = zero;
-  let here = get(X, 0);
-  for (let k = 0; k < n; k++) {
-    let through = zero;
-    if (k + 1 < n) {
-      const next = get(X, k + 1);
-      through = mul(get(P, k), sub(here, next));
-      here = next;
-    }
-    const kept = sub(add(get(H, k), before), through);
-    const short = k + 1 < n ? least(zero, kept) : zero;
-    put(X, k, sub(kept, short));
-    before = add(through, short);
-  }
+  put(X, 0, sub(get(H, 0), after));
   settleShort(X, n);
 }
 
@@ -630,8 +681,10 @@ function findRims(): void {
   const to = min(rows, bottom);
   for (let row = top; row < to; row++) {
     const start = row * stride;
-    for (let c = left; c < right; c += 4)
-      putFour(line, c, v128.and(one, v128.or(f32x4.gt(four(film, start + c), zero), f32x4.gt(four(paper, start + c), wet))));
+    for (let c = left; c < right; c += 4) {
+      const cell = at(row, c);
+      putFour(line, c, v128.and(one, v128.or(f32x4.gt(four(film, cell), zero), f32x4.gt(four(paper, cell), wet))));
+    }
     // Nothing is wet outside the region; the box is cut off where the panel ends.
     const end = min(right, columns);
     let sum: f32 = 0;
@@ -664,7 +717,7 @@ function findRims(): void {
       let total = sum;
       if (before >= top) total = add(total, mul(parts, four(boxes, before * stride + c)));
       if (after < to) total = add(total, mul(parts, four(boxes, after * stride + c)));
-      putFour(rim, k * stride + c, add(one, mul(gain, sub(one, mul(total, perSize)))));
+      putFour(rim, at(k, c), add(one, mul(gain, sub(one, mul(total, perSize)))));
     }
   }
 }
@@ -680,7 +733,10 @@ function boxSize(k: i32, n: i32): f32 {
 
 // ---- cell by cell
 
-function exchange(dt: f32, evaporation: f32): void {
+let dampestOf: v128 = i32x4.splat(0), goneOf: v128 = i32x4.splat(0);
+
+/** A run of cells. */
+function exchange(from: i32, count: i32, dt: f32, evaporation: f32): void {
   const zero = splat(0);
   const one = splat(1);
   const dts = splat(dt);
@@ -692,60 +748,60 @@ function exchange(dt: f32, evaporation: f32): void {
   const perThick = splat(1 / (f(BINDER_BEGINS) - f(DRY_PAPER)));
   const relaxes = splat(dt / (dt + f(FADES)));
   const perRamp = splat(1 / (f(WET_FULL) - f(WET_NONE)));
-  evaporated = 0;
-  filmed = 0;
-  let dampestOf = zero;
-  const to = min(rows, bottom);
-  for (let row = top; row < to; row++) {
+  for (let cell = from; cell < from + count; cell += 4) {
+    const h = four(film, cell);
+    const s = four(paper, cell);
+    const wet = f32x4.gt(h, zero);
+    const b = four(binder, cell);
+    const damp = f32x4.gt(s, zero);
+    const acts = v128.or(wet, damp);
+    if (!v128.any_true(acts)) continue;
+    const leaves = mul(splat(evaporation * dt), mul(four(rim, cell), four(warmth, cell)));
+    const room = four(capacity, cell);
     let gone = zero;
-    for (let cell = row * stride + left; cell < row * stride + right; cell += 4) {
-      const h = four(film, cell);
-      const s = four(paper, cell);
-      const wet = f32x4.gt(h, zero);
-      const b = four(binder, cell);
-      const damp = f32x4.gt(s, zero);
-      const acts = v128.or(wet, damp);
-      if (!v128.any_true(acts)) continue;
-      const leaves = mul(splat(evaporation * dt), mul(four(rim, cell), four(warmth, cell)));
-      const room = four(capacity, cell);
-      // Under a film.
+    let left = zero;
+    let taken = zero;
+    let sNew = s;
+    let wNew = one;
+    if (v128.any_true(wet)) {
       const full = most(zero, sub(one, div(s, room)));
       const sinks = mul(div(mul(q(UPTAKE), full), add(s, q(UPTAKE_OFFSET))), dts);
       const wants = add(sinks, leaves);
       const enough = f32x4.ge(h, wants);
       const share = pick(one, div(h, most(wants, splat(1e-30))), enough);
-      let left = v128.and(sub(sub(h, sinks), leaves), enough);
-      let taken = mul(sinks, share);
+      left = v128.and(sub(sub(h, sinks), leaves), enough);
+      taken = mul(sinks, share);
       const ends = f32x4.lt(left, lastFilm);
-      taken = add(taken, v128.and(left, ends));
-      left = v128.andnot(left, ends);
-      // Bare.
+      taken = v128.and(add(taken, v128.and(left, ends)), wet);
+      left = v128.and(v128.andnot(left, ends), wet);
+      gone = v128.and(mul(leaves, share), wet);
+      sNew = add(s, taken);
+    }
+    const bare = v128.andnot(damp, wet);
+    if (!v128.all_true<i32>(wet)) {
       const falling = mul(q(FALLING), room);
       const slow = div(s, add(one, div(leaves, falling)));
       const dried = pick(most(sub(s, leaves), slow), slow, f32x4.gt(s, falling));
       const kept = v128.and(dried, f32x4.ge(dried, lastDamp));
       const ramp = least(one, most(zero, mul(sub(kept, q(WET_NONE)), perRamp)));
       const w = four(wettability, cell);
-      const faded = pick(add(w, mul(sub(ramp, w), relaxes)), w, damp);
-
-      gone = add(gone, pick(mul(leaves, share), v128.and(sub(s, kept), damp), wet));
-      left = v128.and(left, wet);
-      const sNew = pick(add(s, taken), pick(kept, s, damp), wet);
-      putFour(film, cell, left);
-      putFour(paper, cell, sNew);
-      putFour(wettability, cell, pick(one, faded, wet));
-      dampestOf = most(dampestOf, sNew);
-      const stays = f32x4.gt(left, zero);
-      filmed += popcnt(i32x4.bitmask(stays));
-      let bNow = b;
-      if (v128.any_true(wet)) bNow = settle(cell, wet, stays, mul(splat(0.5), add(h, left)), div(taken, dts), b, dt);
-      const thick = least(one, mul(sub(begins, sNew), perThick));
-      bNow = pick(mul(bNow, softens), add(bNow, mul(most(zero, sub(thick, bNow)), sets)), stays);
-      putFour(binder, cell, pick(bNow, b, acts));
+      gone = add(gone, v128.and(sub(s, kept), bare));
+      sNew = pick(kept, sNew, bare);
+      wNew = pick(one, pick(add(w, mul(sub(ramp, w), relaxes)), w, bare), wet);
     }
-    evaporated += <f64>f32x4.extract_lane(gone, 0) + <f64>f32x4.extract_lane(gone, 1) + <f64>f32x4.extract_lane(gone, 2) + <f64>f32x4.extract_lane(gone, 3);
+    putFour(film, cell, left);
+    putFour(paper, cell, sNew);
+    putFour(wettability, cell, wNew);
+    dampestOf = most(dampestOf, sNew);
+    const stays = f32x4.gt(left, zero);
+    filmed += popcnt(i32x4.bitmask(stays));
+    let bNow = b;
+    if (v128.any_true(wet)) bNow = settle(cell, wet, stays, mul(splat(0.5), add(h, left)), div(taken, dts), b, dt);
+    const thick = least(one, mul(sub(begins, sNew), perThick));
+    bNow = pick(mul(bNow, softens), add(bNow, mul(most(zero, sub(thick, bNow)), sets)), stays);
+    putFour(binder, cell, pick(bNow, b, acts));
+    goneOf = f64x2.add(goneOf, f64x2.add(f64x2.promote_low_f32x4(gone), f64x2.promote_low_f32x4(v128.shuffle<f32>(gone, gone, 2, 3, 0, 1))));
   }
-  dampest = max(max(f32x4.extract_lane(dampestOf, 0), f32x4.extract_lane(dampestOf, 1)), max(f32x4.extract_lane(dampestOf, 2), f32x4.extract_lane(dampestOf, 3)));
 }
 
 /** Pigment settles, sinks in and floats off where there is film; returns the binder of the whole deposit. */

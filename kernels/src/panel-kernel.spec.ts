@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { done } from '@kettle/core/units';
 import {
+  cellAt,
   plainPanelKernel,
   simulate,
   simulationSchema,
@@ -82,10 +83,10 @@ function sheetOf(
   panel: Panel,
   field: 'film' | 'paper' | 'suspended' | 'deposited' | 'wettability' | 'binder' | 'rim',
 ) {
-  const { columns, rows, stride } = panel;
+  const { columns, rows } = panel;
   return Float32Array.from(
     { length: columns * rows },
-    (_, i) => panel[field][Math.floor(i / columns) * stride + (i % columns)],
+    (_, i) => panel[field][cellAt(panel, i % columns, Math.floor(i / columns))],
   );
 }
 

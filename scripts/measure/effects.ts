@@ -1,6 +1,6 @@
 import { deltaE00 } from '@kettle/core/colour';
 import { glazeLab } from '@kettle/core/pigment';
-import { lookOf, type PanelRun } from '@kettle/core/water';
+import { cellAt, lookOf, type PanelRun } from '@kettle/core/water';
 import type { Measured } from './limits';
 import { density, loadAt, ring, ROOM, Sheet } from './painted-sheet';
 import { mean } from './random';
@@ -166,9 +166,11 @@ const EFFECTS: Readonly<Record<string, Effect>> = {
       const run = s.painted([s.wash('PB29', 1.5, 120, { rect: [0, 0, s.sizeMm / 2, s.sizeMm] })], 3000);
       const look = lookOf(run);
       const bare = glazeLab(run.paper, []);
-      const { columns, rows, stride } = run.panel;
+      const { columns, rows } = run.panel;
       return Math.max(
-        ...Array.from({ length: rows }, (_, row) => deltaE00(look(row * stride + columns - 6), bare)),
+        ...Array.from({ length: rows }, (_, row) =>
+          deltaE00(look(cellAt(run.panel, columns - 6, row)), bare),
+        ),
       );
     },
     to: 0.5,
@@ -188,12 +190,12 @@ const EFFECTS: Readonly<Record<string, Effect>> = {
         ],
         34,
       );
-      const { columns, rows, stride, cellMm } = run.panel;
+      const { columns, rows, cellMm } = run.panel;
       let [along, across, all] = [0, 0, 0];
       for (let row = 0; row < rows; row++)
         for (let column = 0; column < columns; column++) {
           const [x, y] = [(column + 0.5) * cellMm - s.middle, (row + 0.5) * cellMm - s.middle];
-          const load = loadAt(run, row * stride + column) * Math.hypot(x, y);
+          const load = loadAt(run, cellAt(run.panel, column, row)) * Math.hypot(x, y);
           const angle = 4 * Math.atan2(y, x);
           along += load * Math.cos(angle);
           across += load * Math.sin(angle);

@@ -1,6 +1,7 @@
 import { paperById } from '@kettle/core/paper';
 import { pigmentByCode } from '@kettle/core/pigment';
 import {
+  cellAt,
   actOnPanel,
   panelActSchema,
   passTime,
@@ -81,12 +82,12 @@ export const loadAt = ({ panel }: PanelRun, cell: number, species = 0): number =
 
 /** Cells between two distances from a point, mm. */
 export function ring(run: PanelRun, centre: number, from: number, to: number): number[] {
-  const { columns, rows, stride, cellMm } = run.panel;
+  const { columns, rows, cellMm } = run.panel;
   const cells: number[] = [];
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
       const r = Math.hypot((column + 0.5) * cellMm - centre, (row + 0.5) * cellMm - centre);
-      if (r >= from && r < to) cells.push(row * stride + column);
+      if (r >= from && r < to) cells.push(cellAt(run.panel, column, row));
     }
   return cells;
 }

@@ -5,6 +5,7 @@ import { hexOf } from '@kettle/core/colour';
 import { writePng } from '@kettle/core/formats';
 import { BadInput, done, readInput } from '@kettle/core/units';
 import {
+  cellAt,
   lookOf,
   plainPanelKernel,
   simulate as run,
@@ -42,12 +43,12 @@ export const simulate: CliCommand = {
 const MM_PER_INCH = 25.4;
 
 function pictureOf(run: PanelRun): { width: number; height: number; rgb: Uint8Array; dpi: number } {
-  const { columns, rows, stride, cellMm } = run.panel;
+  const { columns, rows, cellMm } = run.panel;
   const look = lookOf(run);
   const rgb = new Uint8Array(columns * rows * 3);
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
-      const hex = hexOf(look(row * stride + column));
+      const hex = hexOf(look(cellAt(run.panel, column, row)));
       for (let channel = 0; channel < 3; channel++)
         rgb[(row * columns + column) * 3 + channel] = parseInt(
           hex.slice(1 + 2 * channel, 3 + 2 * channel),
@@ -59,12 +60,12 @@ function pictureOf(run: PanelRun): { width: number; height: number; rgb: Uint8Ar
 
 /** Film, paper and each pigment as little-endian Float32, row by row, and what they mean. */
 function saveFields({ panel, pigments }: PanelRun, folder: string): void {
-  const { columns, rows, stride, cells, cellMm, film, paper, suspended, deposited } = panel;
+  const { columns, rows, cells, cellMm, film, paper, suspended, deposited } = panel;
   const field = (at: (cell: number) => number): Uint8Array => {
     const view = new DataView(new ArrayBuffer(columns * rows * 4));
     for (let row = 0; row < rows; row++)
       for (let column = 0; column < columns; column++)
-        view.setFloat32((row * columns + column) * 4, at(row * stride + column), true);
+        view.setFloat32((row * columns + column) * 4, at(cellAt(panel, column, row)), true);
     return new Uint8Array(view.buffer);
   };
   const files: [string, Uint8Array | string][] = [

@@ -9,50 +9,49 @@ export function exchangeCells(
   f: FlowNumbers,
   { dtS, evaporation }: StepNumbers,
 ): Omit<StepReport, 'fastest'> {
-  const { columns, rows, stride, film, paper, capacity, wettability, binder, rim, warmth } = panel;
+  const { cells, film, paper, capacity, wettability, binder, rim, warmth } = panel;
   let evaporated = 0;
   let filmed = 0;
   let dampest = 0;
-  for (let row = 0; row < rows; row++)
-    for (let cell = row * stride; cell < row * stride + columns; cell++) {
-      const h = film[cell];
-      const s = paper[cell];
-      if (h <= 0 && s <= 0) continue;
-      const leaves = evaporation * dtS * rim[cell] * warmth[cell];
-      if (h > 0) {
-        const full = 1 - s / capacity[cell];
-        const sinks = full > 0 ? ((f.uptake * full) / (s + f.uptakeOffset)) * dtS : 0;
-        const share = Math.min(1, h / (sinks + leaves));
-        let left = share < 1 ? 0 : h - sinks - leaves;
-        let taken = sinks * share;
-        if (left < f.lastFilm) {
-          taken += left;
-          left = 0;
-        }
-        film[cell] = left;
-        paper[cell] = s + taken;
-        evaporated += leaves * share;
-        wettability[cell] = 1;
-        settle(panel, species, f, cell, 0.5 * (h + left), taken / dtS, left > 0, dtS);
-        if (left > 0) filmed++;
-      } else {
-        // The falling rate, implicit: s/(1 + k·dt) never overshoots.
-        const falling = f.fallingShare * capacity[cell];
-        const slow = s / (1 + leaves / falling);
-        const dried = s > falling ? Math.max(s - leaves, slow) : slow;
-        const kept = dried < f.lastDamp ? 0 : dried;
-        paper[cell] = kept;
-        evaporated += s - kept;
-        const ramp = Math.min(1, Math.max(0, (kept - f.wetNone) / (f.wetFull - f.wetNone)));
-        wettability[cell] += (ramp - wettability[cell]) * (dtS / (dtS + f.fades));
+  for (let cell = 0; cell < cells; cell++) {
+    const h = film[cell];
+    const s = paper[cell];
+    if (h <= 0 && s <= 0) continue;
+    const leaves = evaporation * dtS * rim[cell] * warmth[cell];
+    if (h > 0) {
+      const full = 1 - s / capacity[cell];
+      const sinks = full > 0 ? ((f.uptake * full) / (s + f.uptakeOffset)) * dtS : 0;
+      const share = Math.min(1, h / (sinks + leaves));
+      let left = share < 1 ? 0 : h - sinks - leaves;
+      let taken = sinks * share;
+      if (left < f.lastFilm) {
+        taken += left;
+        left = 0;
       }
-      if (film[cell] > 0) binder[cell] /= 1 + dtS / f.binderSoftens;
-      else {
-        const thick = Math.min(1, (f.binderBegins - paper[cell]) / (f.binderBegins - f.dryPaper));
-        binder[cell] += Math.max(0, thick - binder[cell]) * (dtS / (dtS + f.binderSets));
-      }
-      if (paper[cell] > dampest) dampest = paper[cell];
+      film[cell] = left;
+      paper[cell] = s + taken;
+      evaporated += leaves * share;
+      wettability[cell] = 1;
+      settle(panel, species, f, cell, 0.5 * (h + left), taken / dtS, left > 0, dtS);
+      if (left > 0) filmed++;
+    } else {
+      // The falling rate, implicit: s/(1 + k·dt) never overshoots.
+      const falling = f.fallingShare * capacity[cell];
+      const slow = s / (1 + leaves / falling);
+      const dried = s > falling ? Math.max(s - leaves, slow) : slow;
+      const kept = dried < f.lastDamp ? 0 : dried;
+      paper[cell] = kept;
+      evaporated += s - kept;
+      const ramp = Math.min(1, Math.max(0, (kept - f.wetNone) / (f.wetFull - f.wetNone)));
+      wettability[cell] += (ramp - wettability[cell]) * (dtS / (dtS + f.fades));
     }
+    if (film[cell] > 0) binder[cell] /= 1 + dtS / f.binderSoftens;
+    else {
+      const thick = Math.min(1, (f.binderBegins - paper[cell]) / (f.binderBegins - f.dryPaper));
+      binder[cell] += Math.max(0, thick - binder[cell]) * (dtS / (dtS + f.binderSets));
+    }
+    if (paper[cell] > dampest) dampest = paper[cell];
+  }
   return { evaporated, filmed, dampest };
 }
 

@@ -42,27 +42,21 @@ export class FilmLine {
   }
 
   /** Advances a line in place by `dtS` under a board that falls `tilt` µm/mm along it; returns its fastest flow, mm/s. */
-  advance(
-    panel: Panel,
-    start: number,
-    apart: number,
-    n: number,
-    flow: FlowNumbers,
-    dtS: number,
-    tilt: number,
-  ): number {
-    this.enter(panel, start, apart, n, flow);
-    this.openFaces(panel, start, apart, n, flow, tilt);
-    this.moveFilm(panel, start, apart, n, dtS);
-    const fastest = this.flowThrough(panel, start, apart, n, flow);
-    for (let i = 0; i < this.species; i++) this.movePigment(panel, start, apart, n, dtS, i);
+  advance(panel: Panel, line: Int32Array, flow: FlowNumbers, dtS: number, tilt: number): number {
+    this.enter(panel, line, flow);
+    this.openFaces(panel, line, flow, tilt);
+    this.moveFilm(panel, line, dtS);
+    const fastest = this.flowThrough(panel, line, flow);
+    for (let i = 0; i < this.species; i++) this.movePigment(panel, line, dtS, i);
     return fastest;
   }
 
   /** Reads depths and concentrations. */
-  private enter(panel: Panel, start: number, apart: number, n: number, { slack }: FlowNumbers): void {
+  private enter(panel: Panel, line: Int32Array, { slack }: FlowNumbers): void {
+    const n = line.length;
     const { film, suspended, cells } = panel;
-    for (let k = 0, cell = start; k < n; k++, cell += apart) {
+    for (let k = 0; k < n; k++) {
+      const cell = line[k];
       const h = film[cell];
       this.h[k] = h;
       let pressure = 0;
@@ -79,17 +73,11 @@ export class FilmLine {
   }
 
   /** What every face lets through, from levels, relief, tilt, surface pressure and the contact line. */
-  private openFaces(
-    panel: Panel,
-    start: number,
-    apart: number,
-    n: number,
-    f: FlowNumbers,
-    tilt: number,
-  ): void {
+  private openFaces(panel: Panel, line: Int32Array, f: FlowNumbers, tilt: number): void {
+    const n = line.length;
     const { open, relief, wettability, grain, cellMm } = panel;
-    for (let k = 0, cell = start; k + 1 < n; k++, cell += apart) {
-      const next = cell + apart;
+    for (let k = 0; k + 1 < n; k++) {
+      const [cell, next] = [line[k], line[k + 1]];
       const [h, hn] = [this.h[k], this.h[k + 1]];
       this.p[k] = this.m[k] = this.pMesh[k] = this.mMesh[k] = 0;
       if ((h <= 0 && hn <= 0) || open[cell] * open[next] === 0) continue;
@@ -124,7 +112,8 @@ export class FilmLine {
   }
 
   /** Solves the depths and writes them as differences of flow, so that no water is lost. */
-  private moveFilm({ film, cellMm }: Panel, start: number, apart: number, n: number, dtS: number): void {
+  private moveFilm({ film, cellMm }: Panel, line: Int32Array, dtS: number): void {
+    const n = line.length;
     const r = dtS / cellMm;
     let left = 0;
     let back = 0;
@@ -140,7 +129,8 @@ export class FilmLine {
     }
     for (let k = n - 2; k >= 0; k--) this.solved[k] += this.upper[k] * this.solved[k + 1];
     let before = 0;
-    for (let k = 0, cell = start; k < n; k++, cell += apart) {
+    for (let k = 0; k < n; k++) {
+      const cell = line[k];
       let through = 0;
       if (k + 1 < n) {
         const bulk = this.p[k] * this.solved[k] - this.m[k] * this.solved[k + 1];
@@ -155,15 +145,16 @@ export class FilmLine {
       film[cell] = left - short;
       before = through + short / r;
     }
-    settleShort(film, start, apart, n);
+    settleShort(film, line);
   }
 
   /** Speeds, what carries pigment over each face, and how it spreads there. Returns the fastest flow, mm/s. */
-  private flowThrough(panel: Panel, start: number, apart: number, n: number, f: FlowNumbers): number {
+  private flowThrough(panel: Panel, line: Int32Array, f: FlowNumbers): number {
+    const n = line.length;
     const { film, speed, grain, cellMm } = panel;
     let fastest = 0;
-    for (let k = 0, cell = start; k + 1 < n; k++, cell += apart) {
-      const next = cell + apart;
+    for (let k = 0; k + 1 < n; k++) {
+      const [cell, next] = [line[k], line[k + 1]];
       const [bulk, mesh] = [this.carried[k], this.spread[k]];
       const [h, hn] = [film[cell], film[next]];
       const depth = bulk >= 0 ? h : hn;
@@ -188,36 +179,31 @@ export class FilmLine {
   }
 
   /** Carries one pigment, implicit and upwind, so that it stays positive and none is lost. */
-  private movePigment(
-    panel: Panel,
-    start: number,
-    apart: number,
-    n: number,
-    dtS: number,
-    pigment: number,
-  ): void {
+  private movePigment(panel: Panel, line: Int32Array, dtS: number, pigment: number): void {
+    const n = line.length;
     const { suspended, film, cells, cellMm } = panel;
     const r = dtS / cellMm;
-    const from = pigment * cells + start;
+    const from = pigment * cells;
     let left = 0;
     let back = 0;
-    for (let k = 0, cell = start, at = from; k < n; k++, cell += apart, at += apart) {
+    for (let k = 0; k < n; k++) {
       const flows = k + 1 < n ? this.carried[k] : 0;
       const spreads = k + 1 < n ? this.spread[k] : 0;
       const right = r * (Math.max(0, flows) + spreads);
       const rightBack = r * (Math.max(0, -flows) + spreads);
       // Row k in concentration: (h + right + back) C(k) − left C(k−1) − rightBack C(k+1) = what was there.
-      const h = film[cell];
+      const h = film[line[k]];
       const pivot = h + right + back - (k > 0 ? left * this.upper[k - 1] : 0);
       const inverse = pivot > TINY ? 1 / pivot : 0;
       this.upper[k] = rightBack * inverse;
-      this.solved[k] = (suspended[at] + (k > 0 ? left * this.solved[k - 1] : 0)) * inverse;
+      this.solved[k] = (suspended[from + line[k]] + (k > 0 ? left * this.solved[k - 1] : 0)) * inverse;
       left = right;
       back = rightBack;
     }
     for (let k = n - 2; k >= 0; k--) this.solved[k] += this.upper[k] * this.solved[k + 1];
     let before = 0;
-    for (let k = 0, at = from; k < n; k++, at += apart) {
+    for (let k = 0; k < n; k++) {
+      const at = from + line[k];
       const flows = k + 1 < n ? this.carried[k] : 0;
       const spreads = k + 1 < n ? this.spread[k] : 0;
       const through =
@@ -230,7 +216,7 @@ export class FilmLine {
       suspended[at] = left - short;
       before = through + short / r;
     }
-    settleShort(suspended, from, apart, n);
+    settleShort(suspended, line, from);
   }
 }
 
@@ -238,10 +224,10 @@ export class FilmLine {
 const TINY = 1e-12;
 
 /** What the last cell of a line is short of, the cells before it make up. */
-export function settleShort(plane: Float32Array, start: number, apart: number, n: number): void {
-  for (let k = n - 1, at = start + k * apart; k > 0 && plane[at] < 0; k--, at -= apart) {
-    plane[at - apart] += plane[at];
-    plane[at] = 0;
+export function settleShort(plane: Float32Array, line: Int32Array, from = 0): void {
+  for (let k = line.length - 1; k > 0 && plane[from + line[k]] < 0; k--) {
+    plane[from + line[k - 1]] += plane[from + line[k]];
+    plane[from + line[k]] = 0;
   }
 }
 

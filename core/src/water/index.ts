@@ -14,7 +14,7 @@ export {
   type SpeciesNumbers,
   type StepNumbers,
 } from './flow-numbers';
-export { PLANES, panelGrid, type Panel, type PanelGrid } from './panel';
+export { cellAt, PLANES, panelGrid, type Panel, type PanelGrid } from './panel';
 export type { PanelKernel, StepReport, SweepOrder } from './panel-kernel';
 export { plainPanelKernel } from './panel-plain';
 export { rimReach } from './rim';

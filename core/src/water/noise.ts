@@ -21,21 +21,29 @@ const GOLDEN_ANGLE = Math.PI * (3 - Math.sqrt(5));
  * Smooth noise in the plane, −1…1, with features of about `sizeMm` (gradient noise, quintic blend; Perlin 2002). It is
  * a function of place in mm and seed alone, so that cells of any size see the same sheet.
  */
-export function surfaceNoise(xMm: number, yMm: number, sizeMm: number, seed: number): number {
+export function surfaceNoise(sizeMm: number, seed: number): (xMm: number, yMm: number) => number {
   const turn = GOLDEN_ANGLE * (seed + 1);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const x = (cos * xMm - sin * yMm) / sizeMm;
-  const y = (sin * xMm + cos * yMm) / sizeMm;
-  const [x0, y0] = [Math.floor(x), Math.floor(y)];
-  const [fx, fy] = [x - x0, y - y0];
-  const rise = (i: number, j: number): number => {
-    const slope = hashed(x0 + i, y0 + j, seed) % SLOPES;
-    return SLOPE_X[slope] * (fx - i) + SLOPE_Y[slope] * (fy - j);
+  return (xMm, yMm) => {
+    const x = (cos * xMm - sin * yMm) / sizeMm;
+    const y = (sin * xMm + cos * yMm) / sizeMm;
+    const x0 = Math.floor(x);
+    const y0 = Math.floor(y);
+    const fx = x - x0;
+    const fy = y - y0;
+    const u = blend(fx);
+    const v = blend(fy);
+    const top = rise(x0, y0, seed, fx, fy) * (1 - u) + rise(x0 + 1, y0, seed, fx - 1, fy) * u;
+    const foot =
+      rise(x0, y0 + 1, seed, fx, fy - 1) * (1 - u) + rise(x0 + 1, y0 + 1, seed, fx - 1, fy - 1) * u;
+    return TO_ONE * (top * (1 - v) + foot * v);
   };
-  const [u, v] = [blend(fx), blend(fy)];
-  const top = rise(0, 0) * (1 - u) + rise(1, 0) * u;
-  const foot = rise(0, 1) * (1 - u) + rise(1, 1) * u;
-  return TO_ONE * (top * (1 - v) + foot * v);
+}
+
+/** What the slope of a lattice point makes of a step away from it. */
+function rise(x: number, y: number, seed: number, dx: number, dy: number): number {
+  const slope = hashed(x, y, seed) % SLOPES;
+  return SLOPE_X[slope] * dx + SLOPE_Y[slope] * dy;
 }
 
 const blend = (t: number): number => t * t * t * (t * (6 * t - 15) + 10);

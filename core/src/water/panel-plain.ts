@@ -1,7 +1,7 @@
 import type { FlowNumbers, StepNumbers } from './flow-numbers';
 import { FilmLine } from './film-line';
 import { creepAlong, CreepLine } from './paper-line';
-import { PLANES, type Panel, type PanelGrid } from './panel';
+import { cellAt, PLANES, type Panel, type PanelGrid } from './panel';
 import type { PanelKernel, StepReport } from './panel-kernel';
 import { exchangeCells } from './cell-exchange';
 import { findRims } from './rim';
@@ -38,32 +38,24 @@ export const plainPanelKernel: PanelKernel = {
 
 type Way = 'across' | 'down';
 
-/** A line of cells: where it starts, how far its cells lie apart, how many there are. */
-interface Line {
-  readonly start: number;
-  readonly apart: number;
-  readonly length: number;
-}
-
-function linesOf({ columns, rows, stride }: PanelGrid, way: Way): Line[] {
+/** The cells of every line of one direction. */
+function linesOf(grid: PanelGrid, way: Way): Int32Array[] {
+  const { columns, rows } = grid;
   return way === 'across'
-    ? Array.from({ length: rows }, (_, row) => ({ start: row * stride, apart: 1, length: columns }))
-    : Array.from({ length: columns }, (_, column) => ({ start: column, apart: stride, length: rows }));
+    ? Array.from({ length: rows }, (_, row) =>
+        Int32Array.from({ length: columns }, (_, column) => cellAt(grid, column, row)),
+      )
+    : Array.from({ length: columns }, (_, column) =>
+        Int32Array.from({ length: rows }, (_, row) => cellAt(grid, column, row)),
+      );
 }
 
 /** The part of a line on which something happens: from the first to the last cell that `acts`, and a margin. */
-function actingPart(line: Line, acts: (cell: number) => boolean): Line | null {
-  let first = -1;
-  let last = -1;
-  for (let k = 0; k < line.length; k++)
-    if (acts(line.start + k * line.apart)) {
-      if (first < 0) first = k;
-      last = k;
-    }
+function actingPart(line: Int32Array, acts: (cell: number) => boolean): Int32Array | null {
+  const first = line.findIndex(acts);
   if (first < 0) return null;
-  const from = Math.max(0, first - MARGIN);
-  const to = Math.min(line.length, last + MARGIN + 1);
-  return { start: line.start + from * line.apart, apart: line.apart, length: to - from };
+  const last = line.findLastIndex(acts);
+  return line.subarray(Math.max(0, first - MARGIN), Math.min(line.length, last + MARGIN + 1));
 }
 
 /** Moves film and pigment along every line of one direction; returns the fastest flow, mm/s. */
@@ -73,11 +65,7 @@ function sweep(panel: Panel, flow: FlowNumbers, step: StepNumbers, way: Way): nu
   let fastest = 0;
   for (const line of linesOf(panel, way)) {
     const part = actingPart(line, (cell) => panel.film[cell] > 0);
-    if (part)
-      fastest = Math.max(
-        fastest,
-        scratch.advance(panel, part.start, part.apart, part.length, flow, step.dtS, tilt),
-      );
+    if (part) fastest = Math.max(fastest, scratch.advance(panel, part, flow, step.dtS, tilt));
   }
   return fastest;
 }
@@ -88,6 +76,6 @@ function creep(panel: Panel, flow: FlowNumbers, dtS: number): void {
   for (const way of ['across', 'down'] as const)
     for (const line of linesOf(panel, way)) {
       const part = actingPart(line, (cell) => panel.paper[cell] > 0);
-      if (part) creepAlong(panel, part.start, part.apart, part.length, flow, dtS, scratch);
+      if (part) creepAlong(panel, part, flow, dtS, scratch);
     }
 }

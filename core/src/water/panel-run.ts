@@ -5,7 +5,7 @@ import { evaporationRate } from './evaporation';
 import { FIRST_STEP_S, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S, STEP_GROWTH } from './constants';
 import { CELLS_A_STEP } from './flow-constants';
 import { flowNumbers, SALT, speciesOf, type SpeciesNumbers } from './flow-numbers';
-import { panelGrid, type Panel } from './panel';
+import { cellAt, panelGrid, type Panel } from './panel';
 import type { PanelKernel } from './panel-kernel';
 import type { Shape } from './shape';
 import { laySheet } from './sheet';
@@ -146,7 +146,7 @@ export function touch(run: PanelRun): void {
 }
 
 /** Rims are found, and water creeps in the paper, no oftener than this, s: both are slow. */
-const RIMS_EVERY_S = 0.25;
+const RIMS_EVERY_S = 2;
 const CREEP_EVERY_S = 1;
 
 /** Lays the heat tool down. */
@@ -172,7 +172,7 @@ function dissolveSalt(run: PanelRun, dtS: number): void {
         column++
       ) {
         if ((column + 0.5 - cx) ** 2 + (row + 0.5 - cy) ** 2 > reach * reach) continue;
-        const cell = row * panel.stride + column;
+        const cell = cellAt(panel, column, row);
         if (panel.film[cell] <= 0) continue;
         const gm2 = Math.min(SALT_DISSOLVES * dtS, (grain.massMg * 1000) / panel.cellMm ** 2);
         panel.suspended[salt * panel.cells + cell] += gm2;

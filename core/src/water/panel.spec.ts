@@ -4,6 +4,7 @@ import { paperById } from '../paper';
 import { pigmentByCode } from '../pigment';
 import { done } from '../units';
 import {
+  cellAt,
   actOnPanel,
   dry,
   evaporationRate,
@@ -222,11 +223,11 @@ describe('flow', () => {
         { dtS: 0.1, evaporation: 0, tiltX: run.tilt.x, tiltY: 0, rims: true, creepS: 0 },
         i % 2 === 0 ? 'across-first' : 'down-first',
       );
-    const { film, suspended, columns, rows, stride } = run.panel;
+    const { film, suspended, columns, rows } = run.panel;
     const depths: number[] = [];
     for (let row = 0; row < rows; row++)
       for (let column = 0; column < columns; column++) {
-        const cell = row * stride + column;
+        const cell = cellAt(run.panel, column, row);
         depths.push(film[cell]);
         expect(suspended[cell] / film[cell]).toBeCloseTo(0.01, 5);
       }
@@ -257,11 +258,11 @@ describe('flow', () => {
     const run = evenSheet();
     act(run, { atS: 0, kind: 'wash', shape: ALL, filmUm: 150 }, { atS: 0, kind: 'tilt', xDeg: 15, yDeg: 0 });
     const halves = (): number => {
-      const { film, columns, rows, stride } = run.panel;
+      const { film, columns, rows } = run.panel;
       let lead = 0;
       for (let row = 0; row < rows; row++)
         for (let column = 0; column < columns; column++)
-          lead += film[row * stride + column] * (column < columns / 2 ? -1 : 1);
+          lead += film[cellAt(run.panel, column, row)] * (column < columns / 2 ? -1 : 1);
       return lead;
     };
     pass(run, 4);

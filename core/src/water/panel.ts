@@ -3,7 +3,13 @@ import { BadInput } from '../units';
 /** The most cells a panel may have: a 178 × 254 mm sheet at 0.25 mm, and some. */
 export const MOST_CELLS = 1_000_000;
 
-/** A panel's grid. Columns and rows are filled up to multiples of four with closed cells, for the compiled kernel. */
+/** Columns of a strip: sixteen floats are a line of the machine's cache. */
+const STRIP = 16;
+
+/**
+ * A panel's grid. Its cells lie in memory strip by strip, sixteen columns wide, each strip row by row, so that lines
+ * across and lines down are both read in long runs; see `cellAt`. What is filled up to whole strips is closed.
+ */
 export interface PanelGrid {
   readonly columns: number;
   readonly rows: number;
@@ -17,7 +23,7 @@ export interface PanelGrid {
   readonly species: number;
 }
 
-/** Water, pigment and paper of a panel, one number a cell, row by row: `[row · stride + column]`. */
+/** Water, pigment and paper of a panel, one number a cell, `[cellAt(grid, column, row)]`. */
 export interface Panel extends PanelGrid {
   /** Film on the surface, µm, and water in the paper above its equilibrium moisture, g/m². */
   readonly film: Float32Array;
@@ -57,8 +63,7 @@ export const PLANES = [
   'warmth',
 ] as const;
 
-const LANES = 4;
-const filled = (n: number): number => Math.ceil(n / LANES) * LANES;
+const filled = (n: number): number => Math.ceil(n / STRIP) * STRIP;
 
 /** The grid of a panel of this size. Throws `BadInput` when it would have more cells than fit. */
 export function panelGrid(widthMm: number, heightMm: number, cellMm: number, species: number): PanelGrid {
@@ -69,3 +74,7 @@ export function panelGrid(widthMm: number, heightMm: number, cellMm: number, spe
     throw new BadInput('cellMm', `${columns} × ${rows} cells are more than ${MOST_CELLS}; take larger cells`);
   return { columns, rows, cellMm, stride, height, cells: stride * height, species };
 }
+
+/** Where the cell of a column and row stands in every plane. */
+export const cellAt = ({ height }: PanelGrid, column: number, row: number): number =>
+  (Math.floor(column / STRIP) * height + row) * STRIP + (column % STRIP);

@@ -20,21 +20,21 @@ export class CreepLine {
  */
 export function creepAlong(
   { paper, cellMm }: Panel,
-  start: number,
-  apart: number,
-  n: number,
+  line: Int32Array,
   { creep, creepReference }: FlowNumbers,
   dtS: number,
   { face, upper, solved }: CreepLine,
 ): void {
+  const n = line.length;
   const scale = (creep * dtS) / (cellMm * cellMm);
-  for (let k = 0, cell = start; k + 1 < n; k++, cell += apart) {
-    const mean = (paper[cell] + paper[cell + apart]) / (2 * creepReference);
+  for (let k = 0; k + 1 < n; k++) {
+    const mean = (paper[line[k]] + paper[line[k + 1]]) / (2 * creepReference);
     face[k] = scale * mean * mean * mean;
   }
   face[n - 1] = 0;
   let before = 0;
-  for (let k = 0, cell = start; k < n; k++, cell += apart) {
+  for (let k = 0; k < n; k++) {
+    const cell = line[k];
     const pivot = 1 + before + face[k] - (k > 0 ? before * upper[k - 1] : 0);
     upper[k] = face[k] / pivot;
     solved[k] = (paper[cell] + (k > 0 ? before * solved[k - 1] : 0)) / pivot;
@@ -42,12 +42,13 @@ export function creepAlong(
   }
   for (let k = n - 2; k >= 0; k--) solved[k] += upper[k] * solved[k + 1];
   before = 0;
-  for (let k = 0, cell = start; k < n; k++, cell += apart) {
+  for (let k = 0; k < n; k++) {
+    const cell = line[k];
     const through = k + 1 < n ? face[k] * (solved[k] - solved[k + 1]) : 0;
     const left = paper[cell] + before - through;
     const short = k + 1 < n ? Math.min(0, left) : 0;
     paper[cell] = left - short;
     before = through + short;
   }
-  settleShort(paper, start, apart, n);
+  settleShort(paper, line);
 }

@@ -1,6 +1,6 @@
 import { RIM_BOX_MM } from './flow-constants';
 import type { FlowNumbers } from './flow-numbers';
-import type { Panel } from './panel';
+import { cellAt, type Panel } from './panel';
 
 /** Half the side of the box in cells: whole cells, and the share of the next that lies in it. */
 export function rimReach(cellMm: number): { readonly whole: number; readonly part: number } {
@@ -14,22 +14,23 @@ export function rimReach(cellMm: number): { readonly whole: number; readonly par
  * means the same at every cell size. Beyond the panel's edge there is nothing, neither wet nor dry.
  */
 export function findRims(panel: Panel, { rimGain, rimWet }: FlowNumbers): void {
-  const { columns, rows, stride, film, paper, rim, cellMm } = panel;
+  const { columns, rows, film, paper, rim, cellMm } = panel;
   const { whole, part } = rimReach(cellMm);
-  const across = new Float32Array(stride * rows);
+  const across = new Float32Array(panel.cells);
   const line = new Float32Array(Math.max(columns, rows));
   for (let row = 0; row < rows; row++) {
-    const start = row * stride;
-    for (let column = 0; column < columns; column++)
-      line[column] = film[start + column] > 0 || paper[start + column] > rimWet ? 1 : 0;
+    for (let column = 0; column < columns; column++) {
+      const cell = cellAt(panel, column, row);
+      line[column] = film[cell] > 0 || paper[cell] > rimWet ? 1 : 0;
+    }
     boxShare(line, columns, whole, part, (column, share) => {
-      across[start + column] = share;
+      across[cellAt(panel, column, row)] = share;
     });
   }
   for (let column = 0; column < columns; column++) {
-    for (let row = 0; row < rows; row++) line[row] = across[row * stride + column];
+    for (let row = 0; row < rows; row++) line[row] = across[cellAt(panel, column, row)];
     boxShare(line, rows, whole, part, (row, share) => {
-      rim[row * stride + column] = 1 + rimGain * (1 - share);
+      rim[cellAt(panel, column, row)] = 1 + rimGain * (1 - share);
     });
   }
 }

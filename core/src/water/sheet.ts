@@ -1,6 +1,6 @@
 import type { Paper } from '../paper';
 import { surfaceNoise } from './noise';
-import type { Panel } from './panel';
+import { cellAt, type Panel } from './panel';
 
 /** Layers of a sheet's relief: their size, mm, and share of its height (felt marks at 1.3 mm, fibres below; fitted). */
 const GRAIN = [
@@ -23,8 +23,14 @@ const samplesOf = (cellMm: number): number => Math.max(1, Math.ceil(cellMm / 0.3
 
 /** Lays a sheet of paper into a panel: relief, capacity, unevenness, all from the seed; everything dry and open. */
 export function laySheet(panel: Panel, paper: Paper, seed: number): void {
-  const { columns, rows, cellMm, stride } = panel;
+  const { columns, rows, cellMm } = panel;
   const n = samplesOf(cellMm);
+  const grains = GRAIN.map(({ sizeMm, share }, layer) => ({
+    share,
+    noise: surfaceNoise(sizeMm, 16 * seed + layer),
+  }));
+  const capacityNoise = surfaceNoise(CAPACITY_MM, 16 * seed + GRAIN.length);
+  const holdNoise = surfaceNoise(HOLD_MM, 16 * seed + GRAIN.length + 1);
   panel.open.fill(0);
   panel.capacity.fill(paper.capacityGm2);
   panel.grain.fill(1);
@@ -32,7 +38,7 @@ export function laySheet(panel: Panel, paper: Paper, seed: number): void {
   panel.warmth.fill(1);
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
-      const cell = row * stride + column;
+      const cell = cellAt(panel, column, row);
       let relief = 0;
       let capacity = 0;
       let hold = 0;
@@ -40,10 +46,9 @@ export function laySheet(panel: Panel, paper: Paper, seed: number): void {
         for (let j = 0; j < n; j++) {
           const x = (column + (i + 0.5) / n) * cellMm;
           const y = (row + (j + 0.5) / n) * cellMm;
-          for (let layer = 0; layer < GRAIN.length; layer++)
-            relief += GRAIN[layer].share * surfaceNoise(x, y, GRAIN[layer].sizeMm, 16 * seed + layer);
-          capacity += surfaceNoise(x, y, CAPACITY_MM, 16 * seed + GRAIN.length);
-          hold += surfaceNoise(x, y, HOLD_MM, 16 * seed + GRAIN.length + 1);
+          for (const { share, noise } of grains) relief += share * noise(x, y);
+          capacity += capacityNoise(x, y);
+          hold += holdNoise(x, y);
         }
       panel.open[cell] = 1;
       panel.relief[cell] = (paper.reliefUm * relief) / (n * n) / TWO_SIGMA;

@@ -65,6 +65,7 @@ export function spatterDrops(request: SpatterRequest): Drop[] {
   const { medianMm, sigma, leastMm, mostMm } = THROWS[tool];
   const scale = tool === 'tapped-brush' ? Math.cbrt((request.brushSize ?? USUAL_BRUSH) / USUAL_BRUSH) : 1;
   const region = regionOf(area);
+  const shieldings = shields.map((shield) => coverOf(shield, seed));
   const [left, top, right, bottom] = region.bounds;
   const box = (right - left) * (bottom - top);
   const covers = -Math.log(1 - Math.min(DENSEST, request.coverage ?? 0)) * box;
@@ -78,7 +79,7 @@ export function spatterDrops(request: SpatterRequest): Drop[] {
     const xMm = left + random() * (right - left);
     const yMm = top + random() * (bottom - top);
     const onFace = !face || (xMm >= 0 && yMm >= 0 && xMm <= face.widthMm && yMm <= face.heightMm);
-    if (onFace && region.holds(xMm, yMm) && !shields.some((shield) => shielded(shield, xMm, yMm, seed)))
+    if (onFace && region.holds(xMm, yMm) && !shieldings.some((under) => under(xMm, yMm)))
       drops.push({ xMm, yMm, diameterMm });
   }
   return drops;
@@ -91,10 +92,10 @@ function truncated(random: () => number, median: number, sigma: number, least: n
   }
 }
 
-function shielded({ shape, edge }: Shield, x: number, y: number, seed: number): boolean {
+/** Whether a place lies under a shield; a torn one's edge wavers. */
+function coverOf({ shape, edge }: Shield, seed: number): (x: number, y: number) => boolean {
   const { holds } = regionOf(shape);
-  if (edge === 'cut') return holds(x, y);
-  const dx = TORN.reachMm * surfaceNoise(x, y, TORN.sizeMm, seed + 11);
-  const dy = TORN.reachMm * surfaceNoise(x, y, TORN.sizeMm, seed + 12);
-  return holds(x + dx, y + dy);
+  if (edge === 'cut') return holds;
+  const [right, down] = [11, 12].map((layer) => surfaceNoise(TORN.sizeMm, seed + layer));
+  return (x, y) => holds(x + TORN.reachMm * right(x, y), y + TORN.reachMm * down(x, y));
 }
