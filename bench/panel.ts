@@ -1,8 +1,18 @@
 import { paperById } from '@kettle/core/paper';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { actOnPanel, panelActSchema, passTime, startPanel, type PanelRun } from '@kettle/core/water';
+import { layOut, rehearse } from '@kettle/core/schedule';
+import { done } from '@kettle/core/units';
+import {
+  actOnPanel,
+  panelActSchema,
+  passTime,
+  simulate,
+  startPanel,
+  type PanelRun,
+} from '@kettle/core/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { median, medianOf } from './timing';
+import { twelvePasses } from './twelve-passes';
 
 /** A 5 × 7 in panel, three pigments on it. */
 const WIDTH_MM = 178;
@@ -73,6 +83,15 @@ export function benchPanel(): Record<string, number> {
     figures[`${name}: 20 min steps`] = dryDown.length;
     figures[`${name}: quarter wet over fully wet`] =
       sum(stepsOf(wetPanel(cellMm, 0.25), DRY_DOWN_S)) / sum(dryDown);
+  }
+  const plan = twelvePasses();
+  for (const cellMm of [1, 0.5]) {
+    const simulation = rehearse(plan, layOut(plan), { cellMm, seed: 1 });
+    figures[`12 passes, ${cellMm} mm: s`] =
+      medianOf(cellMm === 1 ? 5 : 3, () => {
+        done(simulate(simulation, kernel));
+      }) / 1000;
+    figures[`12 passes, ${cellMm} mm: strokes`] = simulation.acts.length;
   }
   const tilted = wetPanel(1, 1);
   actOnPanel(tilted, panelActSchema.parse({ atS: 0, kind: 'tilt', xDeg: 3, yDeg: 5 }));

@@ -24,7 +24,7 @@ let cellMm: f32 = 0;
 let film: usize = 0, paper: usize = 0, wettability: usize = 0, binder: usize = 0, speed: usize = 0, rim: usize = 0;
 let open_: usize = 0, relief: usize = 0, capacity: usize = 0, grain: usize = 0, warmth: usize = 0;
 let suspended: usize = 0, deposited: usize = 0;
-let block: usize = 0, kinds: usize = 0, boxes: usize = 0, line: usize = 0;
+let block: usize = 0, kinds: usize = 0, boxes: usize = 0, line: usize = 0, perBox: usize = 0;
 // Of the lines at work, one v128 a cell.
 let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
 // The lines' own arrays stand four times, for sixteen lines in all, so that memory is read in long runs; H to C are
@@ -75,6 +75,7 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
   boxes = take(plane);
   const longest = max(stride, height) + 4;
   line = take(<usize>longest << 2);
+  perBox = take(<usize>longest << 2);
   const lanes = <usize>longest << 4;
   ME = take(lanes); P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
   CA = take(lanes); SP = take(lanes); U = take(lanes);
@@ -116,13 +117,17 @@ export function step(dt: f32, evaporation: f32, tiltX: f32, tiltY: f32, downFirs
   } else growRegion(MARGIN);
   for (let column = left; column < right; column += STRIP)
     memory.fill(speed + (<usize>at(top, column) << 2), 0, <usize>(bottom - top) * ROW_BYTES);
+  // Where no film was left and none has come, none moves.
+  const still = !rims && filmed == 0;
   fastest = 0;
   goneOf = splat(0);
   filmed = 0;
   dampestOf = splat(0);
   if (creepS > 0) { creepAcross(creepS); creepDown(creepS); }
   // What the second sweep has moved, it exchanges at once, while it is at hand.
-  if (downFirst) {
+  if (still) {
+    for (let column = left; column < right; column += STRIP) exchange(at(top, column), (bottom - top) * STRIP, dt, evaporation);
+  } else if (downFirst) {
     sweepDown(dt, tiltY, 0, false);
     sweepAcross(dt, tiltX, evaporation, true);
   } else {
@@ -672,6 +677,7 @@ let part: f32 = 0;
 export function reach(cellsWhole: i32, share: f32): void {
   whole = cellsWhole;
   part = share;
+  for (let k = 0; k < columns; k++) store<f32>(perBox + (<usize>k << 2), 1 / boxSize(k, columns));
 }
 
 function findRims(): void {
@@ -697,7 +703,7 @@ function findRims(): void {
       let total = sum;
       if (before >= left) total += part * wetAt(before);
       if (after < end) total += part * wetAt(after);
-      store<f32>(boxes + (<usize>(start + k) << 2), total / boxSize(k, columns));
+      store<f32>(boxes + (<usize>(start + k) << 2), total * load<f32>(perBox + (<usize>k << 2)));
     }
   }
   // Down: the sums of all columns slide together, row by row.

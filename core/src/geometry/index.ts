@@ -1,5 +1,6 @@
 export {
   bounds,
+  clearanceIn,
   contains,
   distance,
   edgeLength,

@@ -43,8 +43,12 @@ function segmentsOf(ring: Ring): Segment[] {
 /** Is the point inside, holes excluded? Even–odd crossing rule. */
 export function contains(polygon: Polygon, [x, y]: Point): boolean {
   let inside = false;
-  for (const [[ax, ay], [bx, by]] of polygon.flatMap(segmentsOf))
-    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
+  for (const ring of polygon)
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const [ax, ay] = ring[j];
+      const [bx, by] = ring[i];
+      if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
+    }
   return inside;
 }
 
@@ -73,13 +77,38 @@ function pointGap(p: Point, a: Point, b: Point): number {
   const length2 = (b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2;
   const along = length2 === 0 ? 0 : ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length2;
   const t = Math.min(1, Math.max(0, along));
-  return distance(p, [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
+  return Math.hypot(p[0] - a[0] - t * (b[0] - a[0]), p[1] - a[1] - t * (b[1] - a[1]));
 }
 
 /** Distance of a point from an open line, mm: from its nearest stretch, not only its nearest corner. */
 export function gapToLine(point: Point, line: readonly Point[]): number {
   if (line.length === 1) return distance(point, line[0]);
   return Math.min(...line.slice(1).map((end, i) => pointGap(point, line[i], end)));
+}
+
+/**
+ * How far a point lies from the edge of a region less some parts of it, mm; negative outside. A brush of twice this
+ * width has room there.
+ */
+export function clearanceIn(region: Polygon, without: readonly Polygon[]): (point: Point) => number {
+  // Edges as [ax, ay, bx − ax, by − ay], flat: this is asked for thousands of points.
+  const edges = Float64Array.from(
+    [region, ...without].flatMap((polygon) =>
+      polygon.flatMap(segmentsOf).flatMap(([a, b]) => [a[0], a[1], b[0] - a[0], b[1] - a[1]]),
+    ),
+  );
+  return (point) => {
+    const [x, y] = point;
+    let gap2 = Infinity;
+    for (let i = 0; i < edges.length; i += 4) {
+      const [px, py, dx, dy] = [x - edges[i], y - edges[i + 1], edges[i + 2], edges[i + 3]];
+      const length2 = dx * dx + dy * dy;
+      const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, (px * dx + py * dy) / length2));
+      gap2 = Math.min(gap2, (px - t * dx) ** 2 + (py - t * dy) ** 2);
+    }
+    const inside = contains(region, point) && !without.some((part) => contains(part, point));
+    return inside ? Math.sqrt(gap2) : -Math.sqrt(gap2);
+  };
 }
 
 /** Smallest upright box round the outer ring: `[x, y, width, height]` in mm. */

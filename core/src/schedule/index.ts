@@ -13,3 +13,4 @@ export {
 } from './table';
 export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, type LookFrame } from './looks';
+export { rehearse, type RehearsalSetting } from './rehearsal';

@@ -26,6 +26,19 @@ export const BRUSHES: readonly Brush[] = [
   { id: 'rigger-2', name: 'rigger, size 2', tipMm: 0.3, widthMm: 1.2, bellyMl: 0.03 },
 ];
 
+/** A full belly lays this film, µm; it falls with what is left in the belly. */
+export const FULL_FILM_UM = 130;
+
+/** Line on which a brush's film falls to 1/e, mm, at a mark of `widthMm`: it gives off film as its belly is full. */
+export const reachMm = ({ bellyMl }: Brush, widthMm: number): number =>
+  (bellyMl * 1e6) / (FULL_FILM_UM * widthMm);
+
+/** Mean film that a full brush lays on a line of `lengthMm`, µm. */
+export function meanFilmUm(brush: Brush, lengthMm: number, widthMm: number): number {
+  const falls = lengthMm / reachMm(brush, widthMm);
+  return FULL_FILM_UM * (falls < 1e-6 ? 1 : (1 - Math.exp(-falls)) / falls);
+}
+
 /** How full a brush comes to the paper, as a share of its belly. */
 export const BRUSH_LOADS = { thirsty: 0, damp: 0.15, loaded: 0.7, dripping: 1 } as const;
 export type BrushLoad = keyof typeof BRUSH_LOADS;

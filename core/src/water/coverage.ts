@@ -4,11 +4,26 @@ import { regionOf, type Shape } from './shape';
 /** Points sampled along a cell's side at the edge of a shape. */
 const SAMPLES = 4;
 
-/** Calls `visit` for every cell of the panel a shape covers, with the share covered, 0…1. */
-export function coverage(grid: PanelGrid, shape: Shape, visit: (cell: number, share: number) => void): void {
+/** Calls `visit` for every cell of the panel a shape covers, with the share covered, 0…1; some may be passed over. */
+export function coverage(
+  grid: PanelGrid,
+  shape: Shape,
+  visit: (cell: number, share: number) => void,
+  passOver?: (cell: number) => boolean,
+): void {
   const { columns, rows, cellMm } = grid;
-  const { bounds, holds } = regionOf(shape);
+  const { bounds, holds, depth } = regionOf(shape);
   const [left, top, right, bottom] = bounds;
+  /** A cell deep inside or well outside need not be sampled. */
+  const shareOf = (column: number, row: number): number => {
+    const deep = depth?.((column + 0.5) * cellMm, (row + 0.5) * cellMm) ?? 0;
+    if (Math.abs(deep) > cellMm * Math.SQRT1_2) return deep > 0 ? 1 : 0;
+    let inside = 0;
+    for (let i = 0; i < SAMPLES; i++)
+      for (let j = 0; j < SAMPLES; j++)
+        if (holds((column + (i + 0.5) / SAMPLES) * cellMm, (row + (j + 0.5) / SAMPLES) * cellMm)) inside++;
+    return inside / (SAMPLES * SAMPLES);
+  };
   for (
     let row = Math.max(0, Math.floor(top / cellMm));
     row < Math.min(rows, Math.ceil(bottom / cellMm));
@@ -19,10 +34,9 @@ export function coverage(grid: PanelGrid, shape: Shape, visit: (cell: number, sh
       column < Math.min(columns, Math.ceil(right / cellMm));
       column++
     ) {
-      let inside = 0;
-      for (let i = 0; i < SAMPLES; i++)
-        for (let j = 0; j < SAMPLES; j++)
-          if (holds((column + (i + 0.5) / SAMPLES) * cellMm, (row + (j + 0.5) / SAMPLES) * cellMm)) inside++;
-      if (inside > 0) visit(cellAt(grid, column, row), inside / (SAMPLES * SAMPLES));
+      const cell = cellAt(grid, column, row);
+      if (passOver?.(cell)) continue;
+      const share = shareOf(column, row);
+      if (share > 0) visit(cell, share);
     }
 }

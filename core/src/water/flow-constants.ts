@@ -100,6 +100,14 @@ export const HEAVY_GRANULATION = 0.2;
 /** Paper with less water than this has none, g/m²: what dries ever more slowly must come to an end. */
 export const LAST_DAMP_GM2 = 0.01;
 
+/**
+ * After a touch a step is so short, s per mm of a cell's side, and grows so much a step; it is never longer than so
+ * many s once the paper is only cool.
+ */
+export const TOUCH_STEP_S_MM = 0.08;
+export const TOUCH_GROWTH = 1.5;
+export const LONGEST_COOL_STEP_S = 10;
+
 /** Steps aim at this many cells of movement, counting faces that move more than this film, µm. */
 export const CELLS_A_STEP = 3;
 export const MOVING_FILM_UM = 4;

@@ -24,14 +24,18 @@ export { actOnPanel } from './act-on-panel';
 export { passTime, startPanel, type PanelRun, type PanelSetting } from './panel-run';
 export { spatterDrops, THROWS, type Drop, type SpatterRequest, type SpatterTool } from './spatter';
 export { BRUSHES, brushById, type Brush } from './brush';
+export { EXCHANGES } from './stroke';
+export { brushFor, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';
 export {
   balanceOf,
   lookOf,
+  openSimulation,
   pigmentsOf,
   probe,
   simulate,
   simulationSchema,
   type Balance,
+  type Cupboard,
   type ProbeReading,
   type Simulation,
   type SimulationAnswer,

@@ -47,7 +47,8 @@ export const panelActSchema = z.discriminatedUnion('kind', [
       .min(1)
       .max(10_000),
     brush: z.string(),
-    load: z.enum(['thirsty', 'damp', 'loaded', 'dripping']).default('loaded'),
+    /** In words, or as a share of the belly. */
+    load: z.union([z.enum(['thirsty', 'damp', 'loaded', 'dripping']), share]).default('loaded'),
     parts: z
       .array(z.strictObject({ pigment: z.string(), parts: z.number().positive() }))
       .max(6)

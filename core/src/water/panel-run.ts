@@ -2,11 +2,11 @@ import type { Climate, HeatTool } from '../climate';
 import type { Paper } from '../paper';
 import type { Pigment } from '../pigment';
 import { evaporationRate } from './evaporation';
-import { FIRST_STEP_S, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S, STEP_GROWTH } from './constants';
-import { CELLS_A_STEP } from './flow-constants';
+import { DAMP_PAPER_GM2, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S } from './constants';
+import { CELLS_A_STEP, LONGEST_COOL_STEP_S, TOUCH_GROWTH, TOUCH_STEP_S_MM } from './flow-constants';
 import { flowNumbers, SALT, speciesOf, type SpeciesNumbers } from './flow-numbers';
 import { cellAt, panelGrid, type Panel } from './panel';
-import type { PanelKernel } from './panel-kernel';
+import type { PanelKernel, StepReport } from './panel-kernel';
 import type { Shape } from './shape';
 import { laySheet } from './sheet';
 
@@ -47,9 +47,13 @@ export interface PanelRun {
   atS: number;
   /** Length of the next step, s, and how many were taken. */
   nextS: number;
+  /** All steps so many times as long as usual: 1, unless it is asked what halving them does. */
+  readonly stepScale: number;
   steps: number;
   /** Acts done so far: chance hangs on it and on the seed, never on the clock. */
   touches: number;
+  /** Cells with a film after the last step. */
+  filmed: number;
   /** Time since the rims were found and since water last crept in the paper, s. */
   rimsAgoS: number;
   creepAgoS: number;
@@ -65,11 +69,12 @@ export interface PanelSetting {
   readonly seed: number;
   readonly pigments: readonly Pigment[];
   readonly salted?: boolean;
+  readonly stepScale?: number;
 }
 
 /** A dry sheet of paper on a level board. */
 export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun {
-  const { pigments, salted = false, paper, seed, climate } = setting;
+  const { pigments, salted = false, paper, seed, climate, stepScale = 1 } = setting;
   const species = [...pigments.map(speciesOf), ...(salted ? [SALT] : [])];
   const panel = kernel.panel(panelGrid(setting.widthMm, setting.heightMm, setting.cellMm, species.length));
   laySheet(panel, paper, seed);
@@ -92,9 +97,11 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
     tilt: { x: 0, y: 0 },
     grains: [],
     atS: 0,
-    nextS: FIRST_STEP_S,
+    nextS: stepScale * TOUCH_STEP_S_MM * panel.cellMm,
+    stepScale,
     steps: 0,
     touches: 0,
+    filmed: 0,
     rimsAgoS: Infinity,
     creepAgoS: 0,
   };
@@ -113,7 +120,7 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     const endS = run.tool ? Math.min(untilS, run.tool.untilS) : untilS;
     const dtS = Math.min(run.nextS, endS - run.atS);
     const evaporation = evaporationRate(run.climate, run.tool ?? undefined);
-    const rims = run.rimsAgoS >= RIMS_EVERY_S;
+    const rims = run.rimsAgoS >= (run.filmed > 0 ? RIMS_EVERY_S : DAMP_RIMS_EVERY_S);
     run.creepAgoS += dtS;
     const creepS = run.creepAgoS >= CREEP_EVERY_S ? run.creepAgoS : 0;
     dissolveSalt(run, dtS);
@@ -127,26 +134,36 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     run.ledger.waterEvaporated += report.evaporated;
     run.rimsAgoS = rims ? dtS : run.rimsAgoS + dtS;
     if (creepS > 0) run.creepAgoS = 0;
+    run.filmed = report.filmed;
     run.atS = dtS === endS - run.atS ? endS : run.atS + dtS;
     run.steps++;
-    const longest =
-      report.filmed > 0 ? LONGEST_FILM_STEP_S : report.dampest > AT_REST_GM2 ? LONGEST_DAMP_STEP_S : Infinity;
     const moved = report.fastest > 0 ? (CELLS_A_STEP * run.panel.cellMm) / report.fastest : Infinity;
-    run.nextS = Math.max(FIRST_STEP_S, Math.min(run.nextS * STEP_GROWTH, longest, moved));
+    const longest = run.stepScale * Math.min(longestStep(report), moved);
+    run.nextS = Math.max(firstStep(run), Math.min(run.nextS * TOUCH_GROWTH, longest));
     if (run.tool && run.atS >= run.tool.untilS) coolDown(run);
     yield run.atS;
   }
 }
 
+const firstStep = ({ panel, stepScale }: PanelRun): number => stepScale * TOUCH_STEP_S_MM * panel.cellMm;
+
+/** How long a step may be by how wet the panel is, s. */
+function longestStep({ filmed, dampest }: StepReport): number {
+  if (filmed > 0) return LONGEST_FILM_STEP_S;
+  if (dampest > DAMP_PAPER_GM2) return LONGEST_DAMP_STEP_S;
+  return dampest > AT_REST_GM2 ? LONGEST_COOL_STEP_S : Infinity;
+}
+
 /** A touch: the next step is short again, and the rims may be elsewhere. */
 export function touch(run: PanelRun): void {
-  run.nextS = FIRST_STEP_S;
+  run.nextS = firstStep(run);
   run.rimsAgoS = Infinity;
   run.touches++;
 }
 
-/** Rims are found, and water creeps in the paper, no oftener than this, s: both are slow. */
+/** Rims are found, with a film and without, and water creeps in the paper, no oftener than this, s: all are slow. */
 const RIMS_EVERY_S = 2;
+const DAMP_RIMS_EVERY_S = 20;
 const CREEP_EVERY_S = 1;
 
 /** Lays the heat tool down. */

@@ -3,7 +3,7 @@ import { BadInput } from '../units';
 /** The most cells a panel may have: a 178 × 254 mm sheet at 0.25 mm, and some. */
 export const MOST_CELLS = 1_000_000;
 
-/** Columns of a strip: sixteen floats are a line of the machine's cache. */
+/** Columns of a strip: sixteen floats are a line of the machine's cache. `cellAt` counts on it. */
 const STRIP = 16;
 
 /**
@@ -77,4 +77,4 @@ export function panelGrid(widthMm: number, heightMm: number, cellMm: number, spe
 
 /** Where the cell of a column and row stands in every plane. */
 export const cellAt = ({ height }: PanelGrid, column: number, row: number): number =>
-  (Math.floor(column / STRIP) * height + row) * STRIP + (column % STRIP);
+  (((column >> 4) * height + row) << 4) | (column & 15);

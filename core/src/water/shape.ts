@@ -17,6 +17,8 @@ export type Shape = z.infer<typeof shapeSchema>;
 export interface Region {
   readonly bounds: readonly [number, number, number, number];
   readonly holds: (x: number, y: number) => boolean;
+  /** How deep inside a point lies, mm, negative outside, where that is easily told. */
+  readonly depth?: (x: number, y: number) => number;
 }
 
 /** A shape as a region; polygons by the even-odd rule. */
@@ -26,6 +28,7 @@ export function regionOf(shape: Shape): Region {
     return {
       bounds: [x, y, x + w, y + h],
       holds: (px, py) => px >= x && px < x + w && py >= y && py < y + h,
+      depth: (px, py) => Math.min(px - x, x + w - px, py - y, y + h - py),
     };
   }
   if ('circle' in shape) {
@@ -33,6 +36,7 @@ export function regionOf(shape: Shape): Region {
     return {
       bounds: [x - r, y - r, x + r, y + r],
       holds: (px, py) => (px - x) ** 2 + (py - y) ** 2 <= r * r,
+      depth: (px, py) => r - Math.hypot(px - x, py - y),
     };
   }
   if ('polygon' in shape) return { bounds: boundsOf(shape.polygon, 0), holds: inPolygon(shape.polygon) };

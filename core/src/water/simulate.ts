@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { climateSchema } from '../climate';
 import { TWELVE_BANDS, type Lab } from '../colour';
-import { paperById } from '../paper';
-import { filmColourist, groundOf, interfaceAt, pigmentByCode, type Pigment } from '../pigment';
+import { paperById, PAPERS, type Paper } from '../paper';
+import { filmColourist, groundOf, interfaceAt, pigmentByCode, PIGMENTS, type Pigment } from '../pigment';
 import { BadInput, type Work } from '../units';
 import { actOnPanel } from './act-on-panel';
 import { coverage } from './coverage';
@@ -64,7 +64,7 @@ export interface SimulationAnswer {
 }
 
 /** Every pigment the acts name, in the order of their first use; at most six lie on one panel. */
-export function pigmentsOf(acts: readonly PanelAct[]): Pigment[] {
+export function pigmentsOf(acts: readonly PanelAct[], known = PIGMENTS): Pigment[] {
   const codes = new Map<string, string>();
   acts.forEach((act, i) => {
     const named = 'pigments' in act ? act.pigments : 'parts' in act ? act.parts : [];
@@ -73,22 +73,29 @@ export function pigmentsOf(acts: readonly PanelAct[]): Pigment[] {
         codes.set(pigment, `acts[${i}].${'pigments' in act ? 'pigments' : 'parts'}[${j}].pigment`);
     });
   });
-  const pigments = [...codes].map(([code, field]) => pigmentByCode(code, field));
+  const pigments = [...codes].map(([code, field]) => pigmentByCode(code, field, known));
   if (pigments.length > 6)
     throw new BadInput('acts', `name ${pigments.length} pigments; a panel holds at most 6`);
   return pigments;
+}
+
+/** Papers and pigments that acts may name; a plan brings its own. */
+export interface Cupboard {
+  readonly papers: readonly Paper[];
+  readonly pigments: readonly Pigment[];
 }
 
 /** A panel at its start, and its acts in the order of time; acts at the same time keep their order. */
 export function openSimulation(
   input: Simulation,
   kernel: PanelKernel,
+  { papers, pigments }: Cupboard = { papers: PAPERS, pigments: PIGMENTS },
 ): { readonly run: PanelRun; readonly acts: readonly { readonly act: PanelAct; readonly field: string }[] } {
   const run = startPanel(
     {
       ...input,
-      paper: paperById(input.paper),
-      pigments: pigmentsOf(input.acts),
+      paper: paperById(input.paper, 'paper', papers),
+      pigments: pigmentsOf(input.acts, pigments),
       salted: input.acts.some(({ kind }) => kind === 'salt'),
     },
     kernel,

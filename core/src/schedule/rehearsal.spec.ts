@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import { rectangle, type Polygon } from '../geometry';
+import type { Plan } from '../plan';
+import { addArea, addPass, smallPlan } from '../testing/small-plan';
+import { done } from '../units';
+import { coverage } from '../water/coverage';
+import { plainPanelKernel, simulate, type PanelRun, type Simulation } from '../water';
+import { layOut, rehearse } from '.';
+
+const rehearsed = (plan: Plan): Simulation => rehearse(plan, layOut(plan), { cellMm: 1, seed: 2 });
+
+/** The panel at the end of it. */
+function painted(simulation: Simulation): PanelRun {
+  let ended: PanelRun | null = null;
+  done(simulate(simulation, plainPanelKernel, (run) => (ended = run)));
+  return ended!;
+}
+
+/** Mean pigment on a place, g/m². */
+function loadOn({ panel }: PanelRun, [outline]: Polygon): number {
+  let [sum, area] = [0, 0];
+  coverage(panel, { polygon: outline }, (cell, share) => {
+    sum += share * (panel.suspended[cell] + panel.deposited[cell]);
+    area += share;
+  });
+  return sum / area;
+}
+
+describe('a plan painted by a hand', () => {
+  const moon = rectangle(40, 8, 14, 14);
+  const planned = smallPlan(addArea('moon', moon), addPass('sky-wash', 'sky', 'blue'));
+  const sky = planned.areas.find(({ id }) => id === 'sky')!.outline;
+
+  it('keeps each pass in its time', () => {
+    const timeline = layOut(planned);
+    const step = timeline.steps.find(({ act }) => act.id === 'sky-wash')!;
+    const { acts, stopS } = rehearsed(planned);
+    expect(acts.length).toBeGreaterThan(5);
+    expect(Math.min(...acts.map(({ atS }) => atS))).toBeGreaterThan(step.startS);
+    expect(Math.max(...acts.map(({ atS }) => atS))).toBe(step.endS);
+    expect(stopS).toBeGreaterThan(step.endS);
+    expect(new Set(acts.map(({ kind }) => kind))).toEqual(new Set(['stroke']));
+  });
+
+  it('lays about as much of a mix as the plan counts on', () => {
+    const { strength, parts } = planned.mixes.find(({ id }) => id === 'blue')!;
+    const pigment = planned.embedded.pigments.find(({ code }) => code === parts[0].pigment)!;
+    const film = planned.acts.find(({ id }) => id === 'sky-wash') as { filmUm: number };
+    const counted = (strength * pigment.masstoneLoadGm2 * film.filmUm) / 100;
+    const load = loadOn(painted(rehearsed(planned)), sky);
+    expect(load).toBeGreaterThan(0.8 * counted);
+    expect(load).toBeLessThan(1.2 * counted);
+  });
+
+  it('goes round a bare white, and leaves a masked one clean', () => {
+    const keeping = (way: 'paint-round' | 'mask'): Plan =>
+      smallPlan(addArea('moon', moon), addPass('sky-wash', 'sky', 'blue'), {
+        do: 'keep-white',
+        white: { id: 'white-moon', area: 'moon', way },
+      });
+    const heart = rectangle(43, 11, 8, 8);
+    const bare = painted(rehearsed(planned));
+    expect(loadOn(bare, heart)).toBeGreaterThan(0.1);
+    for (const way of ['paint-round', 'mask'] as const)
+      expect(loadOn(painted(rehearsed(keeping(way))), heart), way).toBeLessThan(1e-6);
+  });
+
+  it('a graded wash pales from its first stroke to its last', () => {
+    const graded = smallPlan(addPass('sky-wash', 'sky', 'blue', { technique: 'graded-wash' }));
+    const strengths = rehearsed(graded).acts.map((act) => (act.kind === 'stroke' ? act.strength : NaN));
+    strengths.slice(1).forEach((strength, i) => expect(strength).toBeLessThanOrEqual(strengths[i]));
+    expect(strengths.at(-1)! / strengths[0]).toBeLessThan(0.25);
+  });
+});

@@ -1,0 +1,100 @@
+import { cardSizes } from '../card';
+import { maskedAfter, mixOf, outlineOf, techniqueOf, type Pass, type Plan } from '../plan';
+import type { Polygon } from '../geometry';
+import {
+  brushFor,
+  brushwork,
+  EXCHANGES,
+  lengthOf,
+  type HandStroke,
+  type PanelAct,
+  type Simulation,
+} from '../water';
+import type { Step, Timeline } from './timeline';
+
+/** Of a graded wash the last strokes carry this share of the first one's strength. */
+const GRADES_TO = 0.15;
+
+/** How finely, and on which sheet of its kind. */
+export interface RehearsalSetting {
+  readonly cellMm: number;
+  readonly seed: number;
+}
+
+/**
+ * A plan as a hand would paint it, ready to be simulated: every pass in its time as strokes of a brush, masks on and
+ * off when their chores say. Ends when all is dry. Passes that can never begin are not painted.
+ */
+export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: RehearsalSetting): Simulation {
+  const { paint } = cardSizes(plan.card);
+  const acts = timeline.steps.flatMap((step, index) => actsOf(plan, step, index));
+  return {
+    ...paint,
+    cellMm,
+    seed,
+    paper: plan.paper,
+    climate: plan.climate,
+    acts,
+    stopS: Math.max(1, ...timeline.washes.map(({ untilS }) => untilS), ...acts.map(({ atS }) => atS)),
+    probes: [],
+  };
+}
+
+function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
+  const { act, startS, endS } = step;
+  if (act.kind === 'chore') {
+    if (act.chore !== 'mask-on' && act.chore !== 'mask-off') return [];
+    const kind = act.chore === 'mask-on' ? 'mask' : 'unmask';
+    return act.areas.map((area) => ({ kind, atS: endS, shape: { polygon: outlineOf(plan, area)[0] } }));
+  }
+  const strokes = strokesOf(plan, act, index);
+  const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
+  let gone = 0;
+  return strokes.map((stroke): PanelAct => {
+    gone += lengthOf(stroke.points);
+    const share = total > 0 ? gone / total : 1;
+    return { ...strokeAct(plan, act, stroke, share), atS: startS + share * (endS - startS) };
+  });
+}
+
+/** The strokes of a pass, area by area, round the whites it does not name. */
+function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {
+  const round = bareWhites(plan, pass, index);
+  return pass.areas.flatMap((area) => {
+    const outline = outlineOf(plan, area);
+    const brush = brushFor(outline);
+    // Into wet paper a brush gives only what it exchanges, so it comes fuller.
+    const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
+    return brushwork({ outline, round, brush, filmUm }).map((stroke) => ({
+      ...stroke,
+      brush: brush.id,
+    }));
+  });
+}
+
+/** Whites a hand has to go round: those kept bare, and not under mask, and not painted by this pass itself. */
+function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
+  const masked = maskedAfter(plan.acts, index);
+  return plan.whites
+    .filter(({ way, area }) => way !== 'mask' && !masked.has(area) && !pass.areas.includes(area))
+    .map(({ area }) => outlineOf(plan, area));
+}
+
+function strokeAct(
+  plan: Plan,
+  pass: Pass,
+  { points, load, brush }: HandStroke & { readonly brush: string },
+  share: number,
+): PanelAct {
+  const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
+  const fades = pass.technique === 'graded-wash' ? 1 + (GRADES_TO - 1) * share : 1;
+  return {
+    kind: 'stroke',
+    atS: 0,
+    points: [...points],
+    brush,
+    load,
+    parts: mix ? mix.parts.map(({ pigment, parts }) => ({ pigment, parts })) : [],
+    strength: (mix?.strength ?? 1) * fades,
+  };
+}

@@ -1,0 +1,160 @@
+import {
+  bounds,
+  clearanceIn,
+  edgeLength,
+  gapBetween,
+  polygonArea,
+  type Point,
+  type Polygon,
+} from '../geometry';
+import { BRUSHES, meanFilmUm, reachMm, type Brush } from './brush';
+
+/** What a hand is asked to cover. */
+export interface Brushwork {
+  readonly outline: Polygon;
+  /** What it goes round: whites that are left bare. */
+  readonly round: readonly Polygon[];
+  readonly brush: Brush;
+  /** Mean film wanted over the area, µm. */
+  readonly filmUm: number;
+}
+
+/** One stroke of a hand: where it goes, with pressure 0…1, and how full the brush comes to it, as a share of its belly. */
+export interface HandStroke {
+  readonly points: readonly (readonly [xMm: number, yMm: number, pressure: number])[];
+  readonly load: number;
+}
+
+/** A hand takes the widest brush that is no wider than this share of an area's mean width (area over edge; our default). */
+const WIDTH_SHARE = 1;
+
+/** Neighbouring strokes lie this far apart, as a share of the width; the rest overlaps. */
+const APART = 0.8;
+
+/** A line round an edge is cut in with this share of the brush's width. */
+const CUTTING_IN = 0.5;
+
+/** Strokes are planned from point to point so far apart, mm. */
+const POINT_MM = 1;
+
+/** A brush is loaded again when it has gone this share of the way on which its film falls to 1/e. */
+const RELOADS_AT = 0.7;
+
+/** The brush a hand would take for an area. */
+export function brushFor(outline: Polygon): Brush {
+  const widest = (WIDTH_SHARE * polygonArea(outline)) / edgeLength(outline);
+  const byWidth = [...BRUSHES].sort((a, b) => b.widthMm - a.widthMm);
+  return byWidth.find(({ widthMm }) => widthMm <= widest) ?? byWidth.at(-1)!;
+}
+
+/**
+ * An area turned into strokes as a hand would lay them: first round every edge with the point of the brush, round
+ * whites too, then across in lines one below the other, all in one direction along the longer side, loading again when
+ * the brush gives out. It presses less where the area is narrow. Each stroke's mean film is the one wanted, as far as the
+ * belly goes. The same area always gives the same strokes.
+ */
+export function brushwork({ outline, round: whites, brush, filmUm }: Brushwork): HandStroke[] {
+  const round = whites.filter((white) => gapBetween(white, outline) === 0);
+  const room = clearanceIn(outline, round);
+  const paths = [
+    ...cutIn([...outline, ...round.flat()], brush, room),
+    ...lines(outline, brush, room),
+  ].flatMap((path) => byLoads(path, brush));
+  return paths.map((points) => ({
+    points,
+    load: Math.min(1, filmUm / meanFilmUm(brush, lengthOf(points), meanWidth(points, brush))),
+  }));
+}
+
+type Path = HandStroke['points'];
+
+/** Pressure at which a brush makes a mark of this width; its point where that is too narrow. */
+const pressureFor = (brush: Brush, widthMm: number): number =>
+  Math.min(1, Math.max(0, (widthMm - brush.tipMm) / (brush.widthMm - brush.tipMm)));
+
+/** Half the width of a line cut in along an edge, mm. */
+const cuttingRadius = (brush: Brush): number => Math.max(brush.tipMm, CUTTING_IN * brush.widthMm) / 2;
+
+/** Lines along every ring, moved inwards by half their width; broken off where there is no room. */
+function cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Path[] {
+  const radius = cuttingRadius(brush);
+  return rings.flatMap((ring) => {
+    const along = ring.flatMap((a, i): [number, number, number][] => {
+      const b = ring[(i + 1) % ring.length];
+      const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+      const steps = Math.max(1, Math.round(length / POINT_MM));
+      const side: Point = length > 0 ? [-(b[1] - a[1]) / length, (b[0] - a[0]) / length] : [0, 0];
+      return Array.from({ length: steps }, (_, k) => {
+        const t = k / steps;
+        const on: Point = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
+        const sides = [1, -1].map((way): Point => [
+          on[0] + way * radius * side[0],
+          on[1] + way * radius * side[1],
+        ]);
+        const inner = room(sides[0]) > room(sides[1]) ? sides[0] : sides[1];
+        return [...inner, room(inner)];
+      });
+    });
+    if (along.length > 0) along.push(along[0]);
+    return runsOf(along, brush, radius);
+  });
+}
+
+/** Lines across the longer side of the area, one below the other; they reach half-way into what has been cut in. */
+function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): Path[] {
+  const [x, y, width, height] = bounds(outline);
+  const wide = width >= height;
+  const [along, across] = wide ? [width, height] : [height, width];
+  const radius = brush.widthMm / 2;
+  const count = Math.max(1, Math.ceil((across - 2 * radius) / (APART * brush.widthMm)) + 1);
+  const first = count === 1 ? across / 2 : radius;
+  const apart = count === 1 ? 0 : (across - 2 * radius) / (count - 1);
+  return Array.from({ length: count }, (_, line) => first + line * apart).flatMap((down) => {
+    const points = Array.from(
+      { length: Math.ceil(along / POINT_MM) + 1 },
+      (_, k): [number, number, number] => {
+        const on = Math.min(along, k * POINT_MM);
+        const point: Point = wide ? [x + on, y + down] : [x + down, y + on];
+        return [...point, room(point) - cuttingRadius(brush)];
+      },
+    );
+    return runsOf(points, brush, radius);
+  });
+}
+
+/** Splits points with their room into the runs where a brush has room, pressed as far as there is. */
+function runsOf(
+  points: readonly (readonly [number, number, number])[],
+  brush: Brush,
+  radius: number,
+): Path[] {
+  const runs: [number, number, number][][] = [[]];
+  for (const [x, y, room] of points) {
+    const half = Math.min(radius, room);
+    if (half < brush.tipMm / 2) {
+      if (runs.at(-1)!.length > 0) runs.push([]);
+    } else runs.at(-1)!.push([x, y, pressureFor(brush, 2 * half)]);
+  }
+  return runs.filter((run) => run.length > 0);
+}
+
+/** Cuts a path where the brush would be loaded again. */
+function byLoads(path: Path, brush: Brush): Path[] {
+  const most = RELOADS_AT * reachMm(brush, meanWidth(path, brush));
+  const pieces = Math.max(1, Math.ceil(lengthOf(path) / most));
+  const each = Math.ceil((path.length - 1) / pieces);
+  return each <= 0
+    ? [path]
+    : Array.from({ length: Math.ceil((path.length - 1) / each) }, (_, i) =>
+        path.slice(i * each, (i + 1) * each + 1),
+      );
+}
+
+const widthAt = (brush: Brush, pressure: number): number =>
+  brush.tipMm + (brush.widthMm - brush.tipMm) * pressure;
+
+const meanWidth = (path: Path, brush: Brush): number =>
+  path.reduce((sum, [, , pressure]) => sum + widthAt(brush, pressure), 0) / path.length;
+
+export const lengthOf = (path: Path): number =>
+  path.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - path[i][0], y - path[i][1]), 0);
