@@ -7,12 +7,13 @@ import { coverage } from '../water/coverage';
 import { plainPanelKernel, simulate, type PanelRun, type Simulation } from '../water';
 import { layOut, rehearse } from '.';
 
-const rehearsed = (plan: Plan): Simulation => rehearse(plan, layOut(plan), { cellMm: 1, seed: 2 });
+const rehearsed = (plan: Plan): Simulation => rehearse(plan, layOut(plan), { cellMm: 2, seed: 2 });
 
-/** The panel at the end of it. */
+/** The panel as the last stroke leaves it. */
 function painted(simulation: Simulation): PanelRun {
+  const stopS = Math.max(...simulation.acts.map(({ atS }) => atS));
   let ended: PanelRun | null = null;
-  done(simulate(simulation, plainPanelKernel, (run) => (ended = run)));
+  done(simulate({ ...simulation, stopS }, plainPanelKernel, (run) => (ended = run)));
   return ended!;
 }
 
