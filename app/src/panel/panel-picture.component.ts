@@ -26,13 +26,23 @@ import type { PanelDrawing } from './panel.view';
         [attr.width]="drawing().widthMm + 2 * rim()"
         [attr.height]="drawing().heightMm + 2 * rim()"
       />
+      @if (painted(); as href) {
+        <image
+          [attr.href]="href"
+          [attr.x]="-rim()"
+          [attr.y]="-rim()"
+          [attr.width]="drawing().widthMm + 2 * rim()"
+          [attr.height]="drawing().heightMm + 2 * rim()"
+          preserveAspectRatio="none"
+        />
+      }
       @for (shape of drawing().shapes; track shape.id) {
         <path
           class="area"
           [class.picked]="shape.id === picked()"
-          [class.unpainted]="!shape.fill || outlines()"
+          [class.unpainted]="painted() ? outlines() : !shape.fill || outlines()"
           [attr.d]="shape.path"
-          [attr.fill]="shape.fill ?? 'none'"
+          [attr.fill]="painted() ? 'none' : (shape.fill ?? 'none')"
           fill-rule="evenodd"
           (click)="pick.emit(shape.id)"
         />
@@ -100,6 +110,8 @@ export class PanelPicture {
   readonly pencil = input(true);
   readonly outlines = input(false);
   readonly picked = input<string | null>(null);
+  /** A simulated picture of the paint, in place of each area's flat colour. */
+  readonly painted = input<string | null>(null);
   readonly pick = output<string>();
 
   readonly rim = computed(() => Math.max(0, this.drawing().rimMm));

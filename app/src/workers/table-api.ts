@@ -11,6 +11,7 @@ import type {
 } from '@kettle/core/pigment';
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
+import type { OnProgress } from './watching';
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
 export interface LookAhead {
@@ -50,5 +51,3 @@ export interface TableApi {
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;
 }
-
-export type OnProgress = (share: number) => void;

@@ -14,3 +14,4 @@ export {
 export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, type LookFrame } from './looks';
 export { rehearse, type RehearsalSetting } from './rehearsal';
+export { moments } from './moments';

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cardSizes } from '../card';
 import { rectangle, type Polygon } from '../geometry';
 import type { Plan } from '../plan';
 import { addArea, addPass, smallPlan } from '../testing/small-plan';
@@ -20,7 +21,9 @@ function painted(simulation: Simulation): PanelRun {
 /** Mean pigment on a place, g/m². */
 function loadOn({ panel }: PanelRun, [outline]: Polygon): number {
   let [sum, area] = [0, 0];
-  coverage(panel, { polygon: outline }, (cell, share) => {
+  const rim = (panel.columns * panel.cellMm - cardSizes(smallPlan().card).panel.widthMm) / 2;
+  const polygon = outline.map(([x, y]) => [x + rim, y + rim] as const);
+  coverage(panel, { polygon }, (cell, share) => {
     sum += share * (panel.suspended[cell] + panel.deposited[cell]);
     area += share;
   });

@@ -40,12 +40,19 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
   };
 }
 
+/** An area on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
+function onSheet(plan: Plan, area: string): Polygon {
+  const { panel, paint } = cardSizes(plan.card);
+  const rim = (paint.widthMm - panel.widthMm) / 2;
+  return outlineOf(plan, area).map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
+}
+
 function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
   const { act, startS, endS } = step;
   if (act.kind === 'chore') {
     if (act.chore !== 'mask-on' && act.chore !== 'mask-off') return [];
     const kind = act.chore === 'mask-on' ? 'mask' : 'unmask';
-    return act.areas.map((area) => ({ kind, atS: endS, shape: { polygon: outlineOf(plan, area)[0] } }));
+    return act.areas.map((area) => ({ kind, atS: endS, shape: { polygon: onSheet(plan, area)[0] } }));
   }
   const strokes = strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
@@ -61,7 +68,7 @@ function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
 function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {
   const round = bareWhites(plan, pass, index);
   return pass.areas.flatMap((area) => {
-    const outline = outlineOf(plan, area);
+    const outline = onSheet(plan, area);
     const brush = brushFor(outline);
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
     const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
@@ -77,7 +84,7 @@ function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
   const masked = maskedAfter(plan.acts, index);
   return plan.whites
     .filter(({ way, area }) => way !== 'mask' && !masked.has(area) && !pass.areas.includes(area))
-    .map(({ area }) => outlineOf(plan, area));
+    .map(({ area }) => onSheet(plan, area));
 }
 
 function strokeAct(

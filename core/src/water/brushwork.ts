@@ -40,30 +40,42 @@ const POINT_MM = 1;
 /** A brush is loaded again when it has gone this share of the way on which its film falls to 1/e. */
 const RELOADS_AT = 0.7;
 
-/** The brush a hand would take for an area. */
+/** A brush has a point to cut in with if that is no wider than this share of it. */
+const POINTED = 0.3;
+
+/** The brush a hand would take for an area, edges and all. */
 export function brushFor(outline: Polygon): Brush {
   const widest = (WIDTH_SHARE * polygonArea(outline)) / edgeLength(outline);
-  const byWidth = [...BRUSHES].sort((a, b) => b.widthMm - a.widthMm);
+  const byWidth = BRUSHES.filter(({ tipMm, widthMm }) => tipMm <= POINTED * widthMm).sort(
+    (a, b) => b.widthMm - a.widthMm,
+  );
   return byWidth.find(({ widthMm }) => widthMm <= widest) ?? byWidth.at(-1)!;
 }
 
 /**
- * An area turned into strokes as a hand would lay them: first round every edge with the point of the brush, round
- * whites too, then across in lines one below the other, all in one direction along the longer side, loading again when
- * the brush gives out. It presses less where the area is narrow. Each stroke's mean film is the one wanted, as far as the
- * belly goes. The same area always gives the same strokes.
+ * An area turned into strokes as a hand would lay them: across in lines one below the other, all in one direction along
+ * the longer side, and round every edge with the point of the brush, round whites too, as the lines come down to it, so
+ * that what is wet stays wet. The brush is loaded again when it gives out, and pressed less where the area is narrow.
+ * Each stroke's mean film is the one wanted, as far as the belly goes. The same area always gives the same strokes.
  */
 export function brushwork({ outline, round: whites, brush, filmUm }: Brushwork): HandStroke[] {
   const round = whites.filter((white) => gapBetween(white, outline) === 0);
   const room = clearanceIn(outline, round);
-  const paths = [
-    ...cutIn([...outline, ...round.flat()], brush, room),
-    ...lines(outline, brush, room),
-  ].flatMap((path) => byLoads(path, brush));
-  return paths.map((points) => ({
-    points,
-    load: Math.min(1, filmUm / meanFilmUm(brush, lengthOf(points), meanWidth(points, brush))),
-  }));
+  const edges = cutIn([...outline, ...round.flat()], brush, room);
+  const paths = [...edges, ...lines(outline, brush, room)].flatMap((path) => byLoads(path, brush));
+  const down = isWide(outline) ? 1 : 0;
+  const height = (path: Path): number => path.reduce((sum, point) => sum + point[down], 0) / path.length;
+  return paths
+    .sort((one, other) => height(one) - height(other))
+    .map((points) => ({
+      points,
+      load: Math.min(1, filmUm / meanFilmUm(brush, lengthOf(points), meanWidth(points, brush))),
+    }));
+}
+
+function isWide(outline: Polygon): boolean {
+  const [, , width, height] = bounds(outline);
+  return width >= height;
 }
 
 type Path = HandStroke['points'];
@@ -100,10 +112,10 @@ function cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Pa
   });
 }
 
-/** Lines across the longer side of the area, one below the other; they reach half-way into what has been cut in. */
+/** Lines across the longer side of the area, one below the other. */
 function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): Path[] {
   const [x, y, width, height] = bounds(outline);
-  const wide = width >= height;
+  const wide = isWide(outline);
   const [along, across] = wide ? [width, height] : [height, width];
   const radius = brush.widthMm / 2;
   const count = Math.max(1, Math.ceil((across - 2 * radius) / (APART * brush.widthMm)) + 1);
@@ -115,7 +127,7 @@ function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): 
       (_, k): [number, number, number] => {
         const on = Math.min(along, k * POINT_MM);
         const point: Point = wide ? [x + on, y + down] : [x + down, y + on];
-        return [...point, room(point) - cuttingRadius(brush)];
+        return [...point, room(point)];
       },
     );
     return runsOf(points, brush, radius);

@@ -102,11 +102,12 @@ export const LAST_DAMP_GM2 = 0.01;
 
 /**
  * After a touch a step is so short, s per mm of a cell's side, and grows so much a step; it is never longer than so
- * many s once the paper is only cool.
+ * many s once the paper is only cool, and once it is dry.
  */
 export const TOUCH_STEP_S_MM = 0.08;
 export const TOUCH_GROWTH = 1.5;
 export const LONGEST_COOL_STEP_S = 10;
+export const LONGEST_DRY_STEP_S = 60;
 
 /** Steps aim at this many cells of movement, counting faces that move more than this film, µm. */
 export const CELLS_A_STEP = 3;

@@ -3,7 +3,13 @@ import type { Paper } from '../paper';
 import type { Pigment } from '../pigment';
 import { evaporationRate } from './evaporation';
 import { DAMP_PAPER_GM2, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S } from './constants';
-import { CELLS_A_STEP, LONGEST_COOL_STEP_S, TOUCH_GROWTH, TOUCH_STEP_S_MM } from './flow-constants';
+import {
+  CELLS_A_STEP,
+  LONGEST_COOL_STEP_S,
+  LONGEST_DRY_STEP_S,
+  TOUCH_GROWTH,
+  TOUCH_STEP_S_MM,
+} from './flow-constants';
 import { flowNumbers, SALT, speciesOf, type SpeciesNumbers } from './flow-numbers';
 import { cellAt, panelGrid, type Panel } from './panel';
 import type { PanelKernel, StepReport } from './panel-kernel';
@@ -107,6 +113,9 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
   };
 }
 
+/** Two times closer than this are the same moment, s: sums of times carry rounding. */
+const SAME_MOMENT_S = 1e-9;
+
 /** Paper with less water than this does nothing more than dry, g/m². */
 const AT_REST_GM2 = 1;
 
@@ -118,7 +127,10 @@ const AT_REST_GM2 = 1;
 export function* passTime(run: PanelRun, untilS: number): Generator<number, void> {
   while (run.atS < untilS) {
     const endS = run.tool ? Math.min(untilS, run.tool.untilS) : untilS;
-    const dtS = Math.min(run.nextS, endS - run.atS);
+    const leftS = endS - run.atS;
+    // A step that ends where it would have ended by itself is the same step, whatever rounding makes of the time left.
+    const cut = leftS < run.nextS - SAME_MOMENT_S;
+    const dtS = cut ? leftS : run.nextS;
     const evaporation = evaporationRate(run.climate, run.tool ?? undefined);
     const rims = run.rimsAgoS >= (run.filmed > 0 ? RIMS_EVERY_S : DAMP_RIMS_EVERY_S);
     run.creepAgoS += dtS;
@@ -135,7 +147,7 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     run.rimsAgoS = rims ? dtS : run.rimsAgoS + dtS;
     if (creepS > 0) run.creepAgoS = 0;
     run.filmed = report.filmed;
-    run.atS = dtS === endS - run.atS ? endS : run.atS + dtS;
+    run.atS = cut || leftS < run.nextS + SAME_MOMENT_S ? endS : run.atS + dtS;
     run.steps++;
     const moved = report.fastest > 0 ? (CELLS_A_STEP * run.panel.cellMm) / report.fastest : Infinity;
     const longest = run.stepScale * Math.min(longestStep(report), moved);
@@ -151,7 +163,7 @@ const firstStep = ({ panel, stepScale }: PanelRun): number => stepScale * TOUCH_
 function longestStep({ filmed, dampest }: StepReport): number {
   if (filmed > 0) return LONGEST_FILM_STEP_S;
   if (dampest > DAMP_PAPER_GM2) return LONGEST_DAMP_STEP_S;
-  return dampest > AT_REST_GM2 ? LONGEST_COOL_STEP_S : Infinity;
+  return dampest > AT_REST_GM2 ? LONGEST_COOL_STEP_S : LONGEST_DRY_STEP_S;
 }
 
 /** A touch: the next step is short again, and the rims may be elsewhere. */

@@ -13,13 +13,22 @@ import {
 } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
 import { PanelPicture } from '../../panel/panel-picture.component';
+import { pictureHref } from '../../panel/picture-href';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
+import { RehearsalService } from '../../state/rehearsal.service';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { DriftLine } from './drift-line.component';
-import { adviceOf, momentInWords, passesInShort, passNotes } from './passes.view';
+import {
+  adviceOf,
+  momentInWords,
+  passesInShort,
+  passNotes,
+  rehearsalInWords,
+  shownMoment,
+} from './passes.view';
 
 /** The order of acts in time: the panel at a moment, the acts as notes, and the drift line. */
 @Component({
@@ -32,6 +41,7 @@ import { adviceOf, momentInWords, passesInShort, passNotes } from './passes.view
 export class PassesStation {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
+  private readonly rehearsals = inject(RehearsalService);
   readonly plan = this.store.plan;
   readonly ahead = this.lookAhead.ahead;
   readonly techniques = [...TECHNIQUES];
@@ -53,6 +63,12 @@ export class PassesStation {
   readonly drawing = computed(() =>
     this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null,
   );
+  readonly simulates = this.rehearsals.wanted.asReadonly();
+  readonly shown = computed(() => shownMoment(this.rehearsals.rehearsal(), this.momentS()));
+  readonly painted = computed(() => (this.shown() ? pictureHref(this.shown()!) : null));
+  readonly simulation = computed(() =>
+    this.simulates() ? rehearsalInWords(this.rehearsals.rehearsal(), this.shown()) : '',
+  );
   readonly moment = computed(() =>
     this.plan() && this.ahead() ? momentInWords(this.plan()!, this.ahead()!, this.momentS()) : '',
   );
@@ -66,6 +82,10 @@ export class PassesStation {
   look(atS: number): void {
     this.atS.set(atS);
     this.cursorMoved.set(true);
+  }
+
+  simulate(wanted: boolean): void {
+    this.rehearsals.wanted.set(wanted);
   }
 
   pick(id: string): void {

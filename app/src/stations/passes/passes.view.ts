@@ -4,6 +4,8 @@ import { stageAt } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { actInWords } from '../../ui/act-words';
+import type { Rehearsal } from '../../state/rehearsal.service';
+import type { KeptMoment } from '../../workers/simulation-api';
 import type { LookAhead } from '../../workers/table-api';
 import { mixLooks } from '../colours/colours.view';
 
@@ -95,3 +97,19 @@ export function passesInShort(notes: readonly PassNote[], ahead: LookAhead | nul
 
 /** Advice of a technique, for the note that is open. */
 export const adviceOf = (act: Act): string => (act.kind === 'pass' ? techniqueOf(act.technique).advice : '');
+
+/** The simulated moment to show at a time: the last one reached by then; before the first wash there is none. */
+export const shownMoment = (rehearsal: Rehearsal | null, atS: number): KeptMoment | null =>
+  rehearsal?.moments.findLast((moment) => moment.atS <= atS + MOMENT_ROUNDS_S) ?? null;
+
+/** The cursor stands on whole seconds. */
+const MOMENT_ROUNDS_S = 1;
+
+/** How far the simulation is, and which moment of it is shown. */
+export function rehearsalInWords(rehearsal: Rehearsal | null, shown: KeptMoment | null): string {
+  const at = shown ? `simulated, as at ${formatClock(shown.atS)}` : 'bare paper';
+  if (!rehearsal) return 'getting ready';
+  return rehearsal.progress === null
+    ? at
+    : `${at} · painting ahead, ${Math.round(100 * rehearsal.progress)} %`;
+}

@@ -1,0 +1,103 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import {
+  catchError,
+  concat,
+  debounceTime,
+  distinctUntilChanged,
+  Observable,
+  of,
+  scan,
+  startWith,
+  switchMap,
+} from 'rxjs';
+import type { Plan } from '@kettle/core/plan';
+import type { KeptMoment } from '../workers/simulation-api';
+import { SimulationWorker } from '../workers/simulation-worker.service';
+import { Messages } from './messages.service';
+import { PlanStore } from './plan-store';
+
+/** A plan painted ahead: a first glance in coarse cells, then a finer look that takes its place moment by moment. */
+export interface Rehearsal {
+  /** The plan it belongs to. */
+  readonly plan: Plan;
+  readonly moments: readonly KeptMoment[];
+  /** Share done of what is under way, 0…1; `null` when all is done. */
+  readonly progress: number | null;
+}
+
+/** A burst of changes is simulated once, ms. */
+const SETTLE_MS = 400;
+
+/** Cells of the first glance and of the finer look, mm. */
+const LOOKS_MM = [1, 0.5];
+
+type News = { readonly plan: Plan; readonly moment: KeptMoment } | { readonly progress: number | null };
+
+/** Simulates the open plan as a hand would paint it, again after every change, while it is asked for. */
+@Injectable({ providedIn: 'root' })
+export class RehearsalService {
+  private readonly worker = inject(SimulationWorker);
+  private readonly store = inject(PlanStore);
+  private readonly messages = inject(Messages);
+
+  readonly wanted = signal(false);
+  private readonly subject = computed(() => (this.wanted() ? this.store.plan() : null));
+
+  private readonly answer = toSignal(
+    toObservable(this.subject).pipe(
+      debounceTime(SETTLE_MS),
+      distinctUntilChanged(),
+      switchMap((plan) => (plan ? this.painted(plan) : of(null))),
+    ),
+    { initialValue: null },
+  );
+
+  /** What there is of the plan as it stands; an older plan's pictures would mislead. */
+  readonly rehearsal = computed(() => {
+    const answer = this.answer();
+    return answer && answer.plan === this.subject() ? answer : null;
+  });
+
+  private painted(plan: Plan): Observable<Rehearsal> {
+    const begun: Rehearsal = { plan, moments: [], progress: 0 };
+    return concat(...LOOKS_MM.map((cellMm) => this.look(plan, cellMm)), of<News>({ progress: null })).pipe(
+      scan((rehearsal, news) => withNews(rehearsal, news), begun),
+      startWith(begun),
+      catchError((cause: unknown) => {
+        this.messages.stop(
+          `The paint could not be simulated: ${cause instanceof Error ? cause.message : String(cause)}.`,
+          'The card is safe, and its times and colours do not depend on this.',
+        );
+        this.wanted.set(false);
+        return of(begun);
+      }),
+    );
+  }
+
+  private look(plan: Plan, cellMm: number): Observable<News> {
+    return new Observable<News>((subscriber) => {
+      const { ended, cancel } = this.worker.rehearse(
+        plan,
+        { cellMm, seed: SHEET },
+        (moment) => subscriber.next({ plan, moment }),
+        (progress) => subscriber.next({ progress }),
+      );
+      ended.then(
+        () => subscriber.complete(),
+        (cause: unknown) => subscriber.error(cause),
+      );
+      return cancel;
+    });
+  }
+}
+
+/** Which sheet of its paper is painted on: always the same, so that only the plan changes the picture. */
+const SHEET = 1;
+
+/** A moment takes the place of a coarser one at its time. */
+function withNews(rehearsal: Rehearsal, news: News): Rehearsal {
+  if (!('moment' in news)) return { ...rehearsal, progress: news.progress };
+  const others = rehearsal.moments.filter(({ atS }) => atS !== news.moment.atS);
+  return { ...rehearsal, moments: [...others, news.moment].sort((a, b) => a.atS - b.atS) };
+}

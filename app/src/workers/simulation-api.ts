@@ -1,0 +1,29 @@
+import type { Plan } from '@kettle/core/plan';
+import type { RehearsalSetting } from '@kettle/core/schedule';
+import type { PanelPicture } from '@kettle/core/water';
+import type { OnProgress } from './watching';
+
+/** What the panel looks like at one time of a plan. */
+export interface KeptMoment extends PanelPicture {
+  readonly atS: number;
+  /** Of the paper behind the picture, to the last bit. */
+  readonly fingerprint: string;
+}
+
+export type OnMoment = (moment: KeptMoment) => void;
+
+/** The simulation worker's side of the protocol. Jobs are done one after another in the order they came. */
+export interface SimulationApi {
+  /**
+   * Paints a plan as a hand would and tells the moments worth a look as they are reached; the answer is how many were,
+   * `null` when cancelled. A plan the panel cannot hold is refused with the core's own words.
+   */
+  rehearse(
+    job: number,
+    plan: Plan,
+    setting: RehearsalSetting,
+    onMoment: OnMoment,
+    onProgress: OnProgress,
+  ): Promise<number | null>;
+  cancel(job: number): void;
+}

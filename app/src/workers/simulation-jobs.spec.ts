@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { applyCommands } from '@kettle/core/plan';
+import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
+import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
+import type { KeptMoment } from './simulation-api';
+import { MOST_MOMENTS, simulationJobs } from './simulation-jobs';
+
+const plan = kettleInTheRain();
+const rough = { cellMm: 2, seed: 1 };
+const jobs = simulationJobs(loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })));
+const nothing = (): void => undefined;
+
+describe('painting a plan ahead', () => {
+  it('tells its moments in order, and is the same again', async () => {
+    const [one, other]: KeptMoment[][] = [[], []];
+    const shares: number[] = [];
+    const told = await jobs.rehearse(
+      1,
+      plan,
+      rough,
+      (m) => one.push(m),
+      (share) => shares.push(share),
+    );
+    await jobs.rehearse(2, plan, rough, (m) => other.push(m), nothing);
+    expect(told).toBe(one.length);
+    expect(one.length).toBe(MOST_MOMENTS);
+    one.slice(1).forEach((moment, i) => expect(moment.atS).toBeGreaterThan(one[i].atS));
+    shares.slice(1).forEach((share, i) => expect(share).toBeGreaterThanOrEqual(shares[i]));
+    expect(other.map((m) => m.fingerprint)).toEqual(one.map((m) => m.fingerprint));
+    expect(new Set(one.map((m) => m.fingerprint)).size).toBeGreaterThan(30);
+    expect(structuredClone(one.at(-1))).toEqual(one.at(-1));
+  });
+
+  it('does jobs in turn, and leaves out one that was cancelled meanwhile', async () => {
+    const done: number[] = [];
+    const job = (n: number): Promise<number | null> =>
+      jobs.rehearse(n, plan, rough, nothing, nothing).then((told) => {
+        done.push(n);
+        return told;
+      });
+    const [first, second, third] = [job(11), job(12), job(13)];
+    jobs.cancel(12);
+    expect(await Promise.all([first, second, third])).toEqual([MOST_MOMENTS, null, MOST_MOMENTS]);
+    expect(done).toEqual([11, 12, 13]);
+  });
+
+  it('stops in the middle', async () => {
+    const told: number[] = [];
+    const answer = await jobs.rehearse(
+      21,
+      plan,
+      rough,
+      ({ atS }) => told.push(atS),
+      (share) => {
+        if (share > 0.3) jobs.cancel(21);
+      },
+    );
+    expect(answer).toBeNull();
+    expect(told.length).toBeLessThan(MOST_MOMENTS / 2);
+  });
+
+  it('has nothing to tell of a plan without paint, and goes on after a plan it refuses', async () => {
+    const bare = applyCommands(
+      plan,
+      plan.acts.flatMap((act) => (act.kind === 'pass' ? [{ do: 'remove-act' as const, act: act.id }] : [])),
+    ).plan;
+    const tiny = { cellMm: 0.02, seed: 1 };
+    await expect(jobs.rehearse(31, plan, tiny, nothing, nothing)).rejects.toThrow('cellMm');
+    expect(await jobs.rehearse(32, bare, rough, nothing, nothing)).toBe(0);
+  });
+
+  it('fails when a kernel does not load, rather than guess', async () => {
+    const broken = simulationJobs(Promise.reject(new Error('no kernel')));
+    await expect(broken.rehearse(1, plan, rough, nothing, nothing)).rejects.toThrow('no kernel');
+  });
+});

@@ -1,0 +1,83 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { layOut, moments, rehearse } from '@kettle/core/schedule';
+import { done } from '@kettle/core/units';
+import { fingerprintOf, Replay } from '@kettle/core/water';
+import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { kettleInTheRain } from '../demo/kettle-in-the-rain';
+import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
+
+let served: Served;
+let profile: Profile;
+let page: Page & { faults: string[] };
+
+beforeAll(async () => {
+  served = await serveApp();
+  profile = await openBrowser();
+  page = await openPage(profile, served.url);
+  await seeText(page, 'Kettle in the rain');
+  await station(page, 'passes');
+  await page.waitForSelector('[data-testid=simulate]');
+});
+
+afterAll(async () => {
+  await profile.close();
+  await served.close();
+});
+
+/** The page may have come to its finer look already. */
+const LOOKS_MM = [1, 0.5];
+
+const words = (): Promise<string> => page.$eval('[data-testid=simulation]', (e) => e.textContent.trim());
+const painted = (): Promise<boolean> => page.$eval('kd-passes', (e) => e.querySelector('image') !== null);
+
+describe('painting the plan ahead', () => {
+  it('shows the paint as a hand would lay it, and the page stays free meanwhile', async () => {
+    expect(await painted()).toBe(false);
+    const longest = page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          let [last, most] = [performance.now(), 0];
+          const until = last + 3000;
+          const beat = (): void => {
+            const now = performance.now();
+            most = Math.max(most, now - last);
+            last = now;
+            if (now > until) resolve(most);
+            else setTimeout(beat, 4);
+          };
+          beat();
+        }),
+    );
+    await page.click('[data-testid=simulate]');
+    await page.waitForSelector('kd-passes image');
+    expect(await words()).toContain('simulated, as at');
+    // Two cores carry the worker, the browser and this test: a bound on being stuck, not on a frame.
+    expect(await longest).toBeLessThan(500);
+  });
+
+  it('is the same paper in the browser as in Node, to the last bit', async () => {
+    const inPage = await page.$eval('[data-testid=simulation]', (e) => e.getAttribute('data-fingerprint'));
+    const plan = kettleInTheRain();
+    const timeline = layOut(plan);
+    const found = LOOKS_MM.flatMap((cellMm) => {
+      const simulation = rehearse(plan, timeline, { cellMm, seed: 1 });
+      const replay = new Replay(simulation, panelKernelFromBuild(), 1e8, plan.embedded);
+      return moments(timeline, 36).map((atS) => {
+        done(replay.goTo(atS));
+        return fingerprintOf(replay.run);
+      });
+    });
+    expect(found).toContain(inPage);
+  });
+
+  it('goes back to flat colours, and by the keyboard to the paint again', async () => {
+    await page.focus('[data-testid=simulate]');
+    await page.keyboard.press('Enter');
+    expect(await painted()).toBe(false);
+    expect(await words()).toBe('');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('kd-passes image');
+    expect(page.faults).toEqual([]);
+  });
+});
