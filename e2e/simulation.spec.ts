@@ -60,15 +60,15 @@ describe('painting the plan ahead', () => {
     const inPage = await page.$eval('[data-testid=simulation]', (e) => e.getAttribute('data-fingerprint'));
     const plan = kettleInTheRain();
     const timeline = layOut(plan);
-    const found = LOOKS_MM.flatMap((cellMm) => {
+    const prints = (cellMm: number): string[] => {
       const simulation = rehearse(plan, timeline, { cellMm, seed: 1 });
       const replay = new Replay(simulation, panelKernelFromBuild(), 1e8, plan.embedded);
       return moments(timeline, 36).map((atS) => {
         done(replay.goTo(atS));
         return fingerprintOf(replay.run);
       });
-    });
-    expect(found).toContain(inPage);
+    };
+    expect(LOOKS_MM.some((cellMm) => prints(cellMm).includes(inPage!))).toBe(true);
   });
 
   it('goes back to flat colours, and by the keyboard to the paint again', async () => {

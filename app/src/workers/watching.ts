@@ -5,8 +5,8 @@ export type OnProgress = (share: number) => void;
 /** Long work in a worker: it tells how far it is and stops when its job is cancelled. */
 export interface Watching {
   /** Does the work; `null` when the job was cancelled, before it began or in the middle. */
-  work<Answer>(job: number, work: Work<Answer>, onProgress: OnProgress): Promise<Answer | null>;
-  cancel(job: number): void;
+  readonly work: <Answer>(job: number, work: Work<Answer>, onProgress: OnProgress) => Promise<Answer | null>;
+  readonly cancel: (job: number) => void;
 }
 
 /** Lets waiting messages in, a cancel among them. A zero timeout would be held back to 4 ms. */
@@ -25,7 +25,7 @@ function breathe(): Promise<void> {
 export function watching(): Watching {
   const cancelled = new Set<number>();
   return {
-    async work(job, work, onProgress) {
+    work: async (job, work, onProgress) => {
       for (let step = work.next(); ; step = work.next()) {
         if (step.done) return step.value;
         onProgress(step.value);
@@ -33,7 +33,7 @@ export function watching(): Watching {
         if (cancelled.delete(job)) return null;
       }
     },
-    cancel(job) {
+    cancel: (job) => {
       cancelled.add(job);
     },
   };
