@@ -23,6 +23,16 @@ async function sitDown(page: Page): Promise<void> {
   for (let act = 0; act < 5; act++) await page.locator('[data-testid=done], .quiet').click();
 }
 
+/** The plan painted ahead, to the end of its finer look. */
+async function paintAhead(page: Page): Promise<void> {
+  await page.click('[data-testid=simulate]');
+  await page.waitForSelector('kd-passes image');
+  await page.waitForFunction(
+    () => !document.querySelector('[data-testid=simulation]')?.textContent.includes('ahead'),
+    { timeout: 120_000 },
+  );
+}
+
 mkdirSync(FOLDER, { recursive: true });
 const served = await serveApp();
 const profile = await openBrowser();
@@ -32,6 +42,7 @@ try {
   for (const name of STATIONS) {
     await station(page, name);
     if (name === 'sitting') await sitDown(page);
+    if (name === 'passes') await paintAhead(page);
     await shoot(page, name);
   }
   await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });

@@ -11,6 +11,7 @@ import { measureBareClone } from './measure/bare-clone';
 import { measureCalibration } from './measure/calibration';
 import { measureDrying } from './measure/drying';
 import { measureEffects } from './measure/effects';
+import { measureFlatWash } from './measure/flat-wash';
 import { broken, type Measured } from './measure/limits';
 import { measurePigments } from './measure/pigments';
 
@@ -43,7 +44,12 @@ keep('drying', measureDrying());
 hold('pigments', measurePigments());
 hold('calibration', measureCalibration());
 hold('effects', measureEffects());
-keep('panel', benchPanel());
+hold('flat-wash', measureFlatWash());
+hold('rehearsal-memory', measureRehearsal());
+hold('panel', {
+  figures: benchPanel(),
+  below: { '0.25 mm: wet step over copy of the state': 16, '0.5 mm: wet step over copy of the state': 20 },
+});
 hold('mixing', {
   figures: benchMixing(),
   below: { tableFirstMs: 150, tableMs: 150, queryMs: 20, paletteMs: 500 },
@@ -60,6 +66,12 @@ keep('bare-clone', await measureBareClone());
 
 if (unheld.length > 0) console.log(`${unheld.length} bounds do not hold`);
 process.exitCode = unheld.length > 0 ? 1 : (status ?? 1);
+
+/** Memory is measured in a process of its own, in which nothing else has grown. */
+function measureRehearsal(): Measured {
+  const { stdout } = spawnSync('tsx', ['scripts/measure/rehearsal.ts'], { encoding: 'utf8' });
+  return { figures: JSON.parse(stdout) as Measured['figures'], below: { grownMB: 300 } };
+}
 
 /** The quietest of some runs: other work on the machine only ever slows one. */
 async function quietest<Figures extends { simdNs: number }>(bench: () => Promise<Figures>): Promise<Figures> {

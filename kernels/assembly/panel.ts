@@ -768,7 +768,9 @@ function exchange(from: i32, count: i32, dt: f32, evaporation: f32): void {
     let left = zero;
     let taken = zero;
     let sNew = s;
-    let wNew = one;
+    const w = four(wettability, cell);
+    // A trace that has crept in is gone at once and does not make paper ready to be flooded.
+    let wNew = pick(one, w, f32x4.ge(h, lastFilm));
     if (v128.any_true(wet)) {
       const full = most(zero, sub(one, div(s, room)));
       const sinks = mul(div(mul(q(UPTAKE), full), add(s, q(UPTAKE_OFFSET))), dts);
@@ -790,10 +792,9 @@ function exchange(from: i32, count: i32, dt: f32, evaporation: f32): void {
       const dried = pick(most(sub(s, leaves), slow), slow, f32x4.gt(s, falling));
       const kept = v128.and(dried, f32x4.ge(dried, lastDamp));
       const ramp = least(one, most(zero, mul(sub(kept, q(WET_NONE)), perRamp)));
-      const w = four(wettability, cell);
       gone = add(gone, v128.and(sub(s, kept), bare));
       sNew = pick(kept, sNew, bare);
-      wNew = pick(one, pick(add(w, mul(sub(ramp, w), relaxes)), w, bare), wet);
+      wNew = pick(add(w, mul(sub(ramp, w), relaxes)), wNew, bare);
     }
     putFour(film, cell, left);
     putFour(paper, cell, sNew);

@@ -1,9 +1,23 @@
 import { deltaE00 } from '@kettle/core/colour';
 import { glazeLab } from '@kettle/core/pigment';
-import { cellAt, lookOf, type PanelRun } from '@kettle/core/water';
+import { cellAt, evaporationRate, lookOf } from '@kettle/core/water';
 import type { Measured } from './limits';
-import { density, loadAt, ring, ROOM, Sheet } from './painted-sheet';
+import { cellsOf, density, loadAt, ROOM, Sheet } from './painted-sheet';
 import { mean } from './random';
+import {
+  bandsOf,
+  bleed,
+  DOWN,
+  dryTime,
+  edgeOf,
+  halfStepped,
+  paleAt,
+  rimAt,
+  scrubbed,
+  spreadInto,
+  starAt,
+  variation,
+} from './wet-paper';
 
 /** Seeds and sizes that no constant was tuned on. */
 const SEEDS = [611, 722, 833, 944, 1055];
@@ -15,96 +29,6 @@ interface Effect {
   readonly from?: number;
   readonly to?: number;
 }
-
-/** Radius that holds two thirds of a drop's pigment beyond a control, mm. */
-function spreadOf(run: PanelRun, centre: number, species: number): number {
-  const { cellMm, columns } = run.panel;
-  const shells = Array.from({ length: Math.floor((columns * cellMm) / 2 / 0.25) }, (_, i) =>
-    ring(run, centre, i * 0.25, (i + 1) * 0.25).reduce((sum, cell) => sum + loadAt(run, cell, species), 0),
-  );
-  const total = shells.reduce((a, b) => a + b, 0);
-  let held = 0;
-  const at = shells.findIndex((shell) => (held += shell) >= (2 / 3) * total);
-  return (at + 1) * 0.25;
-}
-
-const edgeOf =
-  (filmUm: number, climate = ROOM) =>
-  (sheet: Sheet): number => {
-    const r = sheet.sizeMm / 2 - 5;
-    const run = sheet.painted(
-      [sheet.wash('PB15:3', 0.6, filmUm, { circle: [sheet.middle, sheet.middle, r] })],
-      1500,
-      { climate, cellMm: 0.25 },
-    );
-    return (
-      Math.max(...[-0.75, -0.5, -0.25, 0, 0.25].map((d) => density(run, sheet.middle, r + d, r + d + 0.25))) /
-      density(run, sheet.middle, 0, r / 2)
-    );
-  };
-
-const DROP_MM = 2;
-/** Least density within, and greatest about, a drop of clear water, against the same sheet without it. */
-const backrun =
-  (atS: number) =>
-  (sheet: Sheet): { pale: number; rim: number } => {
-    const wash = sheet.wash('PB29', 1.2, 80);
-    const drop = { atS, kind: 'drop', shape: { circle: [sheet.middle, sheet.middle, DROP_MM] }, filmUm: 120 };
-    const [touched, control] = [[wash, drop], [wash]].map((acts) =>
-      sheet.painted(acts, atS + 1200, { cellMm: 0.25 }),
-    );
-    const rings = Array.from(
-      { length: 16 },
-      (_, i) =>
-        density(touched, sheet.middle, 0.5 * i, 0.5 * (i + 1)) /
-        density(control, sheet.middle, 0.5 * i, 0.5 * (i + 1)),
-    );
-    return { pale: Math.min(...rings), rim: Math.max(...rings) };
-  };
-const rimAt =
-  (atS: number) =>
-  (sheet: Sheet): number =>
-    backrun(atS)(sheet).rim;
-const paleAt =
-  (atS: number) =>
-  (sheet: Sheet): number =>
-    backrun(atS)(sheet).pale;
-
-const spreadInto =
-  (filmUm: number, waitS: number) =>
-  (sheet: Sheet): number => {
-    const drop = {
-      kind: 'drop',
-      shape: { circle: [sheet.middle, sheet.middle, 1.5] },
-      filmUm: 60,
-      pigments: [{ pigment: 'PR122', gm2: 2 }],
-    };
-    const under =
-      filmUm > 0 ? [sheet.wash('PY150', 0.3, filmUm)] : [sheet.wash('PY150', 0.3, 1, { rect: [0, 0, 1, 1] })];
-    return spreadOf(sheet.painted([...under, { ...drop, atS: waitS }], waitS + 30), sheet.middle, 1);
-  };
-
-const variation =
-  (pigment: string, paper: string) =>
-  (sheet: Sheet): number => {
-    const run = sheet.painted([sheet.wash(pigment, 1, 100)], 1500, { cellMm: 0.25, paper });
-    const loads = ring(run, sheet.middle, 0, sheet.sizeMm / 2 - 3).map((cell) => loadAt(run, cell));
-    const average = mean(loads);
-    return Math.sqrt(mean(loads.map((load) => (load - average) ** 2))) / average;
-  };
-
-const starAt =
-  (atS: number) =>
-  (sheet: Sheet): number => {
-    const run = sheet.painted(
-      [
-        sheet.wash('PB15:3', 0.6, 100),
-        { atS, kind: 'salt', points: [[sheet.middle, sheet.middle]], grainMm: 1 },
-      ],
-      1500,
-    );
-    return density(run, sheet.middle, 0, 1.2) / density(run, sheet.middle, 9, 12);
-  };
 
 /** What painters know of wet paper: dark edges, drops, backruns, meeting washes, tilt, glaze and lift, granulation, salt. */
 const EFFECTS: Readonly<Record<string, Effect>> = {
@@ -150,6 +74,112 @@ const EFFECTS: Readonly<Record<string, Effect>> = {
   'salt in the shine: pale star': { measure: starAt(20), to: 0.85 },
   'salt near matt': { measure: starAt(140), from: 0.85 },
   'salt on damp paper': { measure: starAt(300), from: 0.98 },
+  'two washes meeting while wet: bleed': { measure: bleed(2), from: 0.02 },
+  'two washes meeting when dry: bleed': { measure: bleed(2400), to: 0.005 },
+  'two wet washes parted by a mask line: bleed': { measure: bleed(2, true), to: 0 },
+  'tilted board: least rise from band to band towards the foot': {
+    measure: (s) => {
+      const bands = bandsOf(s, 70, DOWN);
+      return Math.min(...bands.slice(1).map((band, i) => band / bands[i]));
+    },
+    from: 1,
+  },
+  'tilted board: foot over head': {
+    measure: (s) => {
+      const bands = bandsOf(s, 70, DOWN);
+      return bands[3] / bands[0];
+    },
+    from: 1.15,
+  },
+  'board turned round after 8 s: foot over head against not turned': {
+    measure: (s) => {
+      const [kept, turned] = [[], [{ ...DOWN, atS: 8, yDeg: -8 }]].map((more) => {
+        const bands = bandsOf(s, 120, DOWN, ...more);
+        return bands[3] / bands[0];
+      });
+      return turned / kept;
+    },
+    to: 0.9,
+  },
+  'brush: pigment at the end of a 150 mm stroke over its beginning': {
+    measure: (s) => {
+      const long = new Sheet(160, s.seed);
+      const run = long.painted(
+        [
+          {
+            atS: 0,
+            kind: 'stroke',
+            points: [
+              [4, 80, 0.7],
+              [156, 80, 0.7],
+            ],
+            brush: 'round-8',
+            parts: [{ pigment: 'PB29', parts: 1 }],
+            strength: 0.3,
+          },
+        ],
+        0,
+      );
+      const along = [8, 45, 80, 115, 150].map((x) =>
+        mean(
+          cellsOf(run, (column, row) => Math.abs(column / 2 - x) < 4 && Math.abs(row / 2 - 80) < 2).map(
+            (cell) => loadAt(run, cell),
+          ),
+        ),
+      );
+      return along.some((load, i) => i > 0 && load >= along[i - 1]) ? NaN : along[4] / along[0];
+    },
+    to: 0.6,
+  },
+  'scrubbed and blotted: left of the least staining (PB35)': { measure: scrubbed('PB35'), to: 0.25 },
+  'scrubbed and blotted: left of the most staining (PB15:3)': { measure: scrubbed('PB15:3'), from: 0.75 },
+  'gold dropped on a granulating damp wash: rim of a halo': {
+    measure: (s) => {
+      const wash = s.wash('PB29', 1.2, 80);
+      const gold = {
+        atS: 112,
+        kind: 'drop',
+        shape: { circle: [s.middle, s.middle, 2] },
+        filmUm: 100,
+        pigments: [{ pigment: 'MICA-gold', gm2: 4 }],
+      };
+      const [touched, control] = [[wash, gold], [wash]].map((acts) => s.painted(acts, 1400));
+      return Math.max(
+        ...Array.from(
+          { length: 16 },
+          (_, i) =>
+            density(touched, s.middle, 0.5 * i, 0.5 * i + 0.5) /
+            density(control, s.middle, 0.5 * i, 0.5 * i + 0.5),
+        ),
+      );
+    },
+    from: 1.1,
+  },
+  'hair dryer: time to dry times the ratio of evaporation': {
+    measure: (s) => {
+      const tool = { airMs: 5, airTempC: 60 };
+      const heat = { atS: 0, kind: 'heat', seconds: 2000, ...tool };
+      const faster = evaporationRate(ROOM, tool) / evaporationRate(ROOM);
+      return (dryTime(s, [heat], 800) * faster) / dryTime(s, [], 2400);
+    },
+    from: 0.85,
+    to: 1.15,
+  },
+  'half the step: spread in the shine': {
+    measure: (s) => spreadInto(80, 20)(halfStepped(s)) / spreadInto(80, 20)(s),
+    from: 0.95,
+    to: 1.05,
+  },
+  'half the step: rim of a backrun': {
+    measure: (s) => rimAt(112)(halfStepped(s)) / rimAt(112)(s),
+    from: 0.95,
+    to: 1.05,
+  },
+  'half the step: dark edge': {
+    measure: (s) => edgeOf(140)(halfStepped(s)) / edgeOf(140)(s),
+    from: 0.95,
+    to: 1.05,
+  },
   'glaze over dry: share that stays': {
     measure: (s) => {
       const run = s.painted(

@@ -21,6 +21,7 @@ export class Sheet {
     readonly sizeMm: number,
     readonly seed: number,
     readonly cellMm = 0.5,
+    readonly stepScale = 1,
   ) {}
 
   get all(): Shape {
@@ -50,6 +51,7 @@ export class Sheet {
         climate: more.climate ?? ROOM,
         seed: this.seed,
         pigments: codes.map((code) => pigmentByCode(code)),
+        stepScale: this.stepScale,
         salted: parsed.some(({ kind }) => kind === 'salt'),
       },
       kernel,
@@ -80,16 +82,22 @@ function pass(run: PanelRun, untilS: number): void {
 export const loadAt = ({ panel }: PanelRun, cell: number, species = 0): number =>
   panel.suspended[species * panel.cells + cell] + panel.deposited[species * panel.cells + cell];
 
+/** Cells by their column and row. */
+export function cellsOf({ panel }: PanelRun, holds: (column: number, row: number) => boolean): number[] {
+  const cells: number[] = [];
+  for (let row = 0; row < panel.rows; row++)
+    for (let column = 0; column < panel.columns; column++)
+      if (holds(column, row)) cells.push(cellAt(panel, column, row));
+  return cells;
+}
+
 /** Cells between two distances from a point, mm. */
 export function ring(run: PanelRun, centre: number, from: number, to: number): number[] {
-  const { columns, rows, cellMm } = run.panel;
-  const cells: number[] = [];
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const r = Math.hypot((column + 0.5) * cellMm - centre, (row + 0.5) * cellMm - centre);
-      if (r >= from && r < to) cells.push(cellAt(run.panel, column, row));
-    }
-  return cells;
+  const { cellMm } = run.panel;
+  return cellsOf(run, (column, row) => {
+    const r = Math.hypot((column + 0.5) * cellMm - centre, (row + 0.5) * cellMm - centre);
+    return r >= from && r < to;
+  });
 }
 export const density = (run: PanelRun, centre: number, from: number, to: number): number =>
   mean(ring(run, centre, from, to).map((cell) => loadAt(run, cell)));

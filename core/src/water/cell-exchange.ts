@@ -31,7 +31,8 @@ export function exchangeCells(
       film[cell] = left;
       paper[cell] = s + taken;
       evaporated += leaves * share;
-      wettability[cell] = 1;
+      // A trace that has crept in is gone at once and does not make paper ready to be flooded.
+      if (h >= f.lastFilm) wettability[cell] = 1;
       settle(panel, species, f, cell, 0.5 * (h + left), taken / dtS, left > 0, dtS);
       if (left > 0) filmed++;
     } else {

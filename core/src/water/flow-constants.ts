@@ -68,7 +68,7 @@ export const RIM_WET_GM2 = 1;
 
 /** Settling of pigment onto the paper, µm/s: a fine one, and what granulation adds; it collects in valleys of the relief (fitted). */
 export const SETTLE_FINE = 0.25;
-export const SETTLE_GRAINY = 2.75;
+export const SETTLE_GRAINY = 3;
 export const VALLEY_RELIEF_UM = 16;
 export const LEAST_SETTLING = 0.1;
 
@@ -80,7 +80,7 @@ export const PENETRATION_STAIN = 0.38;
 export const FLOAT_OFF = 0.038;
 export const FLOAT_OFF_STAIN = 0.02;
 export const STAIN_HOLDS = 0.6;
-export const FLOW_TAKES = 66;
+export const FLOW_TAKES = 80;
 export const FASTEST_TAKING_MM_S = 3;
 
 /**

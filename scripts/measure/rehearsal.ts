@@ -1,0 +1,38 @@
+// How much memory a 5 × 7 in panel with 36 kept moments takes, in a process of its own; prints figures as JSON.
+import { layOut, moments, rehearse } from '@kettle/core/schedule';
+import { done } from '@kettle/core/units';
+import { pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
+import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
+import { twelvePasses } from '../../bench/twelve-passes';
+
+const MB = 1e6;
+const STATES_CAP_BYTES = 100 * MB;
+const KEPT_MOMENTS = 36;
+
+const plan = twelvePasses();
+const timeline = layOut(plan);
+const paint = await loadPaintKernel();
+const before = process.memoryUsage().rss;
+const replay = new Replay(
+  rehearse(plan, timeline, { cellMm: 0.25, seed: 1 }),
+  panelKernelFromBuild(),
+  STATES_CAP_BYTES,
+  plan.embedded,
+);
+const pictures: PanelPicture[] = [];
+let most = 0;
+for (const atS of moments(timeline, KEPT_MOMENTS)) {
+  done(replay.goTo(atS));
+  pictures.push(pictureOf(replay.run, paint));
+  most = Math.max(most, process.memoryUsage().rss);
+}
+console.log(
+  JSON.stringify({
+    moments: pictures.length,
+    cells: replay.run.panel.cells,
+    keptStates: replay.keptAt.length,
+    statesMB: replay.keptBytes / MB,
+    picturesMB: pictures.reduce((sum, { rgba }) => sum + rgba.length, 0) / MB,
+    grownMB: (most - before) / MB,
+  }),
+);
