@@ -74,7 +74,7 @@ describe('painting the plan ahead', () => {
   it('goes back to flat colours, and by the keyboard to the paint again', async () => {
     await page.focus('[data-testid=simulate]');
     await page.keyboard.press('Enter');
-    expect(await painted()).toBe(false);
+    await page.waitForFunction(() => !document.querySelector('kd-passes image'));
     expect(await words()).toBe('');
     await page.keyboard.press('Enter');
     await page.waitForSelector('kd-passes image');

@@ -22,6 +22,36 @@ describe('answers', () => {
   it('size', () =>
     expect(answer('size', C6)).toMatchObject({ card: { widthMm: 156, heightMm: 108 }, fits: true }));
 
+  it('cut', () => {
+    const base = { name: 'base', widthMm: 280, heightMm: 190 };
+    const sheet = { widthMm: 560, heightMm: 380 };
+    expect(answer('cut', { sheet, pieces: [{ ...base, count: 5 }] })).toMatchObject({
+      counts: { base: 4 },
+      unplaced: [{ name: 'base', count: 1 }],
+      cuts: [{ order: 1, sheet: 1 }, { order: 2 }, { order: 3 }],
+    });
+    expect(answer('cut', { sheet, pieces: [{ ...base, asMany: true }], gapMm: 1 })['counts']).toEqual({
+      base: 2,
+    });
+  });
+
+  it('plan-back', () =>
+    expect(
+      answer('plan-back', {
+        today: '2026-11-26',
+        needBy: '2026-12-11',
+        postingDays: 2,
+        evenings: [{ weekday: 2, minutes: 90 }],
+        handsMin: 60,
+        waitMin: 30,
+      }),
+    ).toEqual({
+      feasible: true,
+      startBy: '2026-12-08',
+      sittings: [{ date: '2026-12-08', minutes: 90 }],
+      shortByMin: 0,
+    }));
+
   it('dry', () => {
     const { stages, evaporationGm2h } = answer('dry', { paper: 'cotton-cold-300', filmUm: 80, climate: AIR });
     expect(Object.keys(stages as object)).toEqual([

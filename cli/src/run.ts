@@ -2,11 +2,13 @@ import { parseJson, readKettleFile } from '@kettle/core/formats';
 import { BadInput } from '@kettle/core/units';
 import type { CliCommand } from './command';
 import { check } from './commands/check';
+import { cut } from './commands/cut';
 import { dry } from './commands/dry';
 import { glaze } from './commands/glaze';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
+import { planBack } from './commands/plan-back';
 import { simulate } from './commands/simulate';
 import { size } from './commands/size';
 import { spatter } from './commands/spatter';
@@ -15,6 +17,8 @@ import { swatchFit } from './commands/swatch-fit';
 /** Every command; to add one, a file in commands/ and a name here. */
 export const COMMANDS: readonly CliCommand[] = [
   size,
+  cut,
+  planBack,
   dry,
   mix,
   glaze,

@@ -1,2 +1,11 @@
 export { OCCASIONS } from './occasion';
 export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';
+export { FEASTS, feastIn, feastRuleSchema, nextFeast, type Feast, type FeastRule } from './feast';
+export {
+  eveningSchema,
+  planBack,
+  planBackSchema,
+  type Evening,
+  type PlanBack,
+  type PlanBackRequest,
+} from './plan-back';

@@ -4,3 +4,4 @@ export { id, isoDate, isoMoment, lengthMm, seconds, sizeMm } from './quantity';
 export { BadInput, readInput } from './input';
 export { done, type Work } from './work';
 export { leastBetween } from './golden-section';
+export { chance, normal } from './chance';

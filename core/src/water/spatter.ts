@@ -1,5 +1,5 @@
-import { chance, normal } from './chance';
 import { surfaceNoise } from './noise';
+import { chance, normal } from '../units';
 import { regionOf, type Shape } from './shape';
 
 /** A drop that has landed. */
