@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { lineKernelRatio } from '../bench/line-kernel';
+import { benchCutting } from '../bench/cutting';
 import { benchMixing } from '../bench/mixing';
 import { benchPainting } from '../bench/painting';
 import { benchPanel } from '../bench/panel';
@@ -12,6 +13,7 @@ import { measureCalibration } from './measure/calibration';
 import { measureDrying } from './measure/drying';
 import { measureEffects } from './measure/effects';
 import { measureFlatWash } from './measure/flat-wash';
+import { measureTwins } from './measure/twins';
 import { broken, type Measured } from './measure/limits';
 import { measurePigments } from './measure/pigments';
 
@@ -45,6 +47,7 @@ hold('pigments', measurePigments());
 hold('calibration', measureCalibration());
 hold('effects', measureEffects());
 hold('flat-wash', measureFlatWash());
+hold('twins', measureTwins());
 hold('rehearsal-memory', measureRehearsal());
 hold('panel', {
   figures: benchPanel(),
@@ -60,6 +63,7 @@ hold('painting', {
   below: { simdNs: 400 },
   above: { referenceOverSimd: 10 },
 });
+hold('cutting', { figures: benchCutting(), below: { fortyMs: 200 } });
 keep('line-kernel', await lineKernelRatio());
 keep('first-visit', await measureFirstVisit());
 keep('bare-clone', await measureBareClone());

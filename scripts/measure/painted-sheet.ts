@@ -6,13 +6,14 @@ import {
   panelActSchema,
   passTime,
   startPanel,
+  type PanelKernel,
   type PanelRun,
   type Shape,
 } from '@kettle/core/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { mean } from './random';
 
-const kernel = panelKernelFromBuild();
+const compiled = panelKernelFromBuild();
 export const ROOM = { tempC: 20, rh: 0.5, airMs: 0 };
 
 /** A sheet of some size and seed, and ways to paint and read it. */
@@ -32,7 +33,13 @@ export class Sheet {
   painted(
     acts: readonly object[],
     stopS: number,
-    more: { paper?: string; climate?: typeof ROOM; cellMm?: number } = {},
+    more: {
+      paper?: string;
+      climate?: typeof ROOM;
+      cellMm?: number;
+      kernel?: PanelKernel;
+      steps?: number;
+    } = {},
   ): PanelRun {
     const parsed = acts.map((act) => panelActSchema.parse(act)).sort((a, b) => a.atS - b.atS);
     const codes = [
@@ -54,13 +61,14 @@ export class Sheet {
         stepScale: this.stepScale,
         salted: parsed.some(({ kind }) => kind === 'salt'),
       },
-      kernel,
+      more.kernel ?? compiled,
     );
     for (const act of parsed) {
-      pass(run, act.atS);
+      pass(run, act.atS, more.steps);
+      if (run.steps === more.steps) return run;
       actOnPanel(run, act);
     }
-    pass(run, stopS);
+    pass(run, stopS, more.steps);
     return run;
   }
 
@@ -73,9 +81,10 @@ export class Sheet {
   }
 }
 
-function pass(run: PanelRun, untilS: number): void {
+/** Lets time pass, or so many steps in all. */
+function pass(run: PanelRun, untilS: number, steps = Infinity): void {
   const course = passTime(run, untilS);
-  while (!course.next().done);
+  while (run.steps < steps && !course.next().done);
 }
 
 /** Pigment of one species at a cell, g/m². */
