@@ -18,6 +18,11 @@ export const MILLRACE_LANE: Studio = {
   name: 'Millrace Lane',
   painter: 'Ottilie Marrow',
   climate: { tempC: 19.4, rh: 0.54, airMs: 0 },
+  evenings: [
+    { weekday: 2, minutes: 90 },
+    { weekday: 4, minutes: 90 },
+    { weekday: 6, minutes: 180 },
+  ],
 };
 
 const ellipse = (

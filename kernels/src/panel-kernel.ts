@@ -30,6 +30,13 @@ interface PanelModule {
   filmedCells(): number;
 }
 
+/** A panel's module, and the numbers it was last given. */
+interface Instance {
+  readonly wasm: PanelModule;
+  flow: FlowNumbers | null;
+  species: readonly SpeciesNumbers[] | null;
+}
+
 /** Places of what follows the planes. */
 const SUSPENDED = PLANES.length;
 const DEPOSITED = SUSPENDED + 1;
@@ -39,7 +46,7 @@ const PER_SPECIES = 5;
 
 /** The compiled panel kernel: every panel has an instance, and so a memory, of its own. */
 export function panelKernel(module: WebAssembly.Module): PanelKernel {
-  const instances = new WeakMap<Panel, PanelModule>();
+  const instances = new WeakMap<Panel, Instance>();
   return {
     name: 'simd',
 
@@ -57,14 +64,18 @@ export function panelKernel(module: WebAssembly.Module): PanelKernel {
         suspended: plane(SUSPENDED, grid.cells * grid.species),
         deposited: plane(DEPOSITED, grid.cells * grid.species),
       };
-      instances.set(panel, wasm);
+      instances.set(panel, { wasm, flow: null, species: null });
       return panel;
     },
 
     step(panel, species, flow, { dtS, evaporation, tiltX, tiltY, rims, creepS }, order): StepReport {
-      const wasm = instances.get(panel);
-      if (!wasm) throw new TypeError('this panel is not of this kernel.');
-      writeNumbers(wasm, species, flow);
+      const instance = instances.get(panel);
+      if (!instance) throw new TypeError('this panel is not of this kernel.');
+      const { wasm } = instance;
+      if (instance.flow !== flow || instance.species !== species) {
+        writeNumbers(wasm, species, flow);
+        Object.assign(instance, { flow, species });
+      }
       wasm.step(dtS, evaporation, tiltX, tiltY, order === 'down-first', rims, creepS);
       return {
         evaporated: wasm.evaporatedUm(),

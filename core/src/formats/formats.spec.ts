@@ -34,8 +34,14 @@ describe('released versions', () => {
 
   it('opens version 2 unchanged', () => expect(readPlan(fixture('plan-v2'))).toEqual(fixture('plan-v2')));
 
-  it('opens a studio of version 1 unchanged', () =>
-    expect(readStudio(fixture('studio-v1'))).toEqual(fixture('studio-v1')));
+  it('opens a studio of version 1 without evenings, and one of version 2 unchanged', () => {
+    expect(readStudio(fixture('studio-v1'))).toEqual({
+      ...(fixture('studio-v1') as object),
+      version: 2,
+      evenings: [],
+    });
+    expect(readStudio(fixture('studio-v2'))).toEqual(fixture('studio-v2'));
+  });
 
   it('does not touch what it is given', () => {
     const old = fixture('plan-v1');

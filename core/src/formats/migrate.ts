@@ -12,8 +12,14 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
   },
 };
 
+/** The same for the studio. */
+const STUDIO_STEPS: typeof PLAN_STEPS = {
+  // Version 1 did not know the painter's evenings.
+  1: (old) => ({ ...old, version: 2, evenings: [] }),
+};
+
 export const PLAN_VERSION = 2;
-export const STUDIO_VERSION = 1;
+export const STUDIO_VERSION = 2;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {
@@ -22,7 +28,7 @@ export function readPlan(json: unknown): Plan {
 
 /** Reads a studio of any released version from JSON; throws as `readPlan`. */
 export function readStudio(json: unknown): Studio {
-  return readInput(studioSchema, migrated(json, 'kettle-studio', STUDIO_VERSION, {}));
+  return readInput(studioSchema, migrated(json, 'kettle-studio', STUDIO_VERSION, STUDIO_STEPS));
 }
 
 function migrated(json: unknown, format: string, version: number, steps: typeof PLAN_STEPS): Json {

@@ -3,6 +3,7 @@ export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';
 export { FEASTS, feastIn, feastRuleSchema, nextFeast, type Feast, type FeastRule } from './feast';
 export {
   eveningSchema,
+  eveningsSchema,
   planBack,
   planBackSchema,
   type Evening,

@@ -10,6 +10,14 @@ export const eveningSchema = z.strictObject({
 });
 export type Evening = z.infer<typeof eveningSchema>;
 
+/** The evenings of a week, no weekday twice. */
+export const eveningsSchema = z
+  .array(eveningSchema)
+  .max(7)
+  .refine((evenings) => new Set(evenings.map(({ weekday }) => weekday)).size === evenings.length, {
+    error: 'names a weekday twice',
+  });
+
 export const planBackSchema = z.strictObject({
   today: isoDate,
   needBy: isoDate,
@@ -17,12 +25,7 @@ export const planBackSchema = z.strictObject({
   postingDays: z.int().min(0).max(60),
   /** Nights under weight between the last sitting and the post. */
   pressingNights: z.int().min(0).max(30).default(1),
-  evenings: z
-    .array(eveningSchema)
-    .max(7)
-    .refine((evenings) => new Set(evenings.map(({ weekday }) => weekday)).size === evenings.length, {
-      error: 'names a weekday twice',
-    }),
+  evenings: eveningsSchema,
   handsMin: z.number().min(0).max(1e5),
   waitMin: z.number().min(0).max(1e5),
 });

@@ -15,3 +15,4 @@ export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from '.
 export { areaLooks, type LookFrame } from './looks';
 export { rehearse, type RehearsalSetting } from './rehearsal';
 export { moments } from './moments';
+export { minutesAtTable } from './table-minutes';

@@ -3,7 +3,7 @@ import { labOfHex } from '../colour';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { planPaper } from '../plan';
 import { dry, maskSetting } from '../water';
-import { areaLooks, layOut, stageAt, type Step, type Timeline } from '.';
+import { areaLooks, layOut, minutesAtTable, stageAt, type Step, type Timeline } from '.';
 
 const step = (timeline: Timeline, id: string): Step => timeline.steps.find(({ act }) => act.id === id)!;
 
@@ -45,6 +45,30 @@ describe('the order in time', () => {
     const thin = { ...planPaper(plan), capacityGm2: 120 };
     expect(end({ embedded: { ...plan.embedded, papers: [thin] } })).not.toBe(timeline.endS);
   });
+});
+
+describe('what a card asks of the evenings', () => {
+  const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), addPass('boat-wash', 'boat', 'dark'));
+  const timeline = layOut(plan);
+  const span = (timeline.steps.at(-1)!.endS - timeline.steps[0].startS) / 60;
+
+  it('is all the time there is for one card', () => {
+    const { handsMin, waitMin } = minutesAtTable(plan, timeline);
+    expect(handsMin + waitMin).toBeCloseTo(span, 9);
+    expect(waitMin).toBeGreaterThan(15);
+  });
+
+  it('is hands again for each copy and spare, but one wait and one laying ready', () => {
+    const one = minutesAtTable(plan, timeline);
+    const four = minutesAtTable({ brief: { ...plan.brief, copies: 3, spares: 1 } }, timeline);
+    expect(four.waitMin).toBe(one.waitMin);
+    const ready = timeline.steps.find(({ act }) => act.id === 'prepare')!;
+    const once = (ready.endS - ready.startS) / 60;
+    expect(four.handsMin).toBeCloseTo(4 * (one.handsMin - once) + once, 9);
+  });
+
+  it('is nothing for a card without acts', () =>
+    expect(minutesAtTable(plan, { steps: [] })).toEqual({ handsMin: 0, waitMin: 0 }));
 });
 
 describe('water on water', () => {

@@ -125,13 +125,14 @@ const AT_REST_GM2 = 1;
  * shorten the next.
  */
 export function* passTime(run: PanelRun, untilS: number): Generator<number, void> {
+  let air = airOf(run);
   while (run.atS < untilS) {
+    if (air.climate !== run.climate || air.tool !== run.tool) air = airOf(run);
     const endS = run.tool ? Math.min(untilS, run.tool.untilS) : untilS;
     const leftS = endS - run.atS;
     // A step that ends where it would have ended by itself is the same step, whatever rounding makes of the time left.
     const cut = leftS < run.nextS - SAME_MOMENT_S;
     const dtS = cut ? leftS : run.nextS;
-    const evaporation = evaporationRate(run.climate, run.tool ?? undefined);
     const rims = run.rimsAgoS >= (run.filmed > 0 ? RIMS_EVERY_S : DAMP_RIMS_EVERY_S);
     run.creepAgoS += dtS;
     const creepS = run.creepAgoS >= CREEP_EVERY_S ? run.creepAgoS : 0;
@@ -139,8 +140,8 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     const report = run.kernel.step(
       run.panel,
       run.species,
-      flowNumbers(run.paper, evaporation),
-      { dtS, evaporation, tiltX: run.tilt.x, tiltY: run.tilt.y, rims, creepS },
+      air.flow,
+      { dtS, evaporation: air.evaporation, tiltX: run.tilt.x, tiltY: run.tilt.y, rims, creepS },
       run.steps % 2 === 0 ? 'across-first' : 'down-first',
     );
     run.ledger.waterEvaporated += report.evaporated;
@@ -155,6 +156,12 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     if (run.tool && run.atS >= run.tool.untilS) coolDown(run);
     yield run.atS;
   }
+}
+
+/** What climate and tool make of the numbers of a step. */
+function airOf({ climate, tool, paper }: PanelRun) {
+  const evaporation = evaporationRate(climate, tool ?? undefined);
+  return { climate, tool, evaporation, flow: flowNumbers(paper, evaporation) };
 }
 
 const firstStep = ({ panel, stepScale }: PanelRun): number => stepScale * TOUCH_STEP_S_MM * panel.cellMm;

@@ -7,7 +7,9 @@ import type { Envelope } from '@kettle/core/card';
 import { dayOf, OCCASIONS, type Brief } from '@kettle/core/occasion';
 import { PlanStore } from '../../state/plan-store';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
-import { briefAnswer } from './brief.view';
+import { LookAheadService } from '../../state/look-ahead.service';
+import { StudioStore } from '../../state/studio-store';
+import { briefAnswer, eveningsAnswer, weekOf, withEvening } from './brief.view';
 
 /** Why and for whom, how many, by when: written as one sentence with gaps. */
 @Component({
@@ -87,6 +89,26 @@ import { briefAnswer } from './brief.view';
         </p>
         <p class="answer" [class.stop]="answer()?.late">{{ answer()?.answer }}</p>
         <p class="soft">{{ answer()?.begun }}</p>
+        <fieldset class="evenings">
+          <legend>Minutes you have for painting, evening by evening</legend>
+          @for (evening of week(); track evening.weekday) {
+            <div class="evening">
+              <span aria-hidden="true">{{ evening.short }}</span>
+              <p-inputnumber
+                [ngModel]="evening.minutes"
+                (ngModelChange)="setEvening(evening.weekday, $event ?? 0)"
+                [min]="0"
+                [max]="600"
+                [step]="15"
+                [inputSize]="3"
+                [ariaLabel]="'Minutes on ' + evening.name"
+              />
+            </div>
+          }
+        </fieldset>
+        @if (evenings(); as evenings) {
+          <p class="answer" [class.stop]="evenings.late" data-testid="evenings">{{ evenings.answer }}</p>
+        }
         <div class="words">
           <label class="field">
             <span>Words outside</span>
@@ -147,6 +169,24 @@ import { briefAnswer } from './brief.view';
     .whom {
       width: 15em;
     }
+    .evenings {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px 14px;
+      margin: 26px 0 14px;
+      padding: 0;
+      border: 0;
+    }
+    .evenings legend {
+      margin-bottom: 8px;
+      padding: 0;
+      color: var(--soft);
+    }
+    .evening {
+      display: grid;
+      gap: 3px;
+      color: var(--soft);
+    }
     .words {
       display: grid;
       gap: 16px;
@@ -156,12 +196,26 @@ import { briefAnswer } from './brief.view';
 })
 export class BriefStation {
   private readonly store = inject(PlanStore);
+  private readonly ahead = inject(LookAheadService).ahead;
+  private readonly studio = inject(StudioStore);
   readonly plan = this.store.plan;
   readonly occasions = [...OCCASIONS];
   readonly answer = computed(() => {
     const plan = this.plan();
     return plan ? briefAnswer(plan, dayOf(new Date())) : null;
   });
+
+  readonly week = computed(() => weekOf(this.studio.studio().evenings));
+  readonly evenings = computed(() => {
+    const plan = this.plan();
+    const { evenings } = this.studio.studio();
+    return plan ? eveningsAnswer(plan, this.ahead()?.timeline ?? null, evenings, dayOf(new Date())) : null;
+  });
+
+  setEvening(weekday: number, minutes: number): void {
+    const evenings = withEvening(this.studio.studio().evenings, weekday, minutes);
+    void this.studio.change({ evenings });
+  }
 
   set(change: Partial<Brief>): void {
     this.store.do({ do: 'set-brief', change });
