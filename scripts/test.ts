@@ -43,14 +43,14 @@ const saidBy = (command: string): Promise<{ status: number | null; said: string 
     });
   });
 
-/** A suite of tests; one that does not start counts as a failure. */
-function suite(name: string, projects: string[]): void {
+/** A suite of tests in so many workers; one that does not start counts as a failure. */
+function suite(name: string, projects: string[], workers: number): void {
   console.log(`\n· ${name}`);
   const startedMs = performance.now();
   const report = join(reports, `${projects.join('-')}.json`);
   const flags = projects.map((project) => `--project ${project}`).join(' ');
   const { status } = spawnSync(
-    `npx vitest run ${flags} --reporter=dot --reporter=json --outputFile.json=${report}`,
+    `npx vitest run ${flags} --maxWorkers=${workers} --reporter=dot --reporter=json --outputFile.json=${report}`,
     {
       shell: true,
       stdio: 'inherit',
@@ -73,9 +73,9 @@ function suite(name: string, projects: string[]): void {
 
 await steps({ kernels: 'npm run -s kernels' });
 await steps({ types: 'npm run -s types', 'lint and order of subjects': 'npm run -s lint' });
-suite('core, kernels, command line, views', ['unit', 'app']);
+suite('core, kernels, command line, views', ['unit', 'app'], 2);
 await steps({ 'the app builds': 'npm run -s build' });
-suite('journeys in the browser', ['e2e']);
+suite('journeys in the browser', ['e2e'], 1);
 
 // The long evidence asks for the figures of every suite in a file.
 if (process.env['REPORT'])

@@ -6,7 +6,7 @@ import type { KeptMoment } from './simulation-api';
 import { MOST_MOMENTS, simulationJobs } from './simulation-jobs';
 
 const plan = kettleInTheRain();
-const rough = { cellMm: 2, seed: 1 };
+const rough = { cellMm: 3, seed: 1 };
 const jobs = simulationJobs(loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })));
 const nothing = (): void => undefined;
 
