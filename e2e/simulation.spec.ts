@@ -4,6 +4,7 @@ import { layOut, moments, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { fingerprintOf, Replay } from '@kettle/core/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { MOST_MOMENTS, STATES_CAP_BYTES } from '../app/src/workers/simulation-jobs';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
 
@@ -62,8 +63,8 @@ describe('painting the plan ahead', () => {
     const timeline = layOut(plan);
     const prints = (cellMm: number): string[] => {
       const simulation = rehearse(plan, timeline, { cellMm, seed: 1 });
-      const replay = new Replay(simulation, panelKernelFromBuild(), 1e8, plan.embedded);
-      return moments(timeline, 36).map((atS) => {
+      const replay = new Replay(simulation, panelKernelFromBuild(), STATES_CAP_BYTES, plan.embedded);
+      return moments(timeline, MOST_MOMENTS).map((atS) => {
         done(replay.goTo(atS));
         return fingerprintOf(replay.run);
       });

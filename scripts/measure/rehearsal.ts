@@ -3,11 +3,10 @@ import { layOut, moments, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
+import { MOST_MOMENTS, STATES_CAP_BYTES } from '../../app/src/workers/simulation-jobs';
 import { twelvePasses } from '../../bench/twelve-passes';
 
 const MB = 1e6;
-const STATES_CAP_BYTES = 100 * MB;
-const KEPT_MOMENTS = 36;
 
 const plan = twelvePasses();
 const timeline = layOut(plan);
@@ -21,7 +20,7 @@ const replay = new Replay(
 );
 const pictures: PanelPicture[] = [];
 let most = 0;
-for (const atS of moments(timeline, KEPT_MOMENTS)) {
+for (const atS of moments(timeline, MOST_MOMENTS)) {
   done(replay.goTo(atS));
   pictures.push(pictureOf(replay.run, paint));
   most = Math.max(most, process.memoryUsage().rss);

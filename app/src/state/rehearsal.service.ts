@@ -32,7 +32,7 @@ const SETTLE_MS = 400;
 /** Cells of the first glance and of the finer look, mm. */
 const LOOKS_MM = [1, 0.5];
 
-type News = { readonly plan: Plan; readonly moment: KeptMoment } | { readonly progress: number | null };
+type News = { readonly moment: KeptMoment } | { readonly progress: number | null };
 
 /** Simulates the open plan as a hand would paint it, again after every change, while it is asked for. */
 @Injectable({ providedIn: 'root' })
@@ -80,7 +80,7 @@ export class RehearsalService {
       const { ended, cancel } = this.worker.rehearse(
         plan,
         { cellMm, seed: SHEET },
-        (moment) => subscriber.next({ plan, moment }),
+        (moment) => subscriber.next({ moment }),
         (progress) => subscriber.next({ progress }),
       );
       ended.then(

@@ -1,12 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod';
-import { hexOf } from '@kettle/core/colour';
-import { writePng } from '@kettle/core/formats';
-import { BadInput, done, readInput } from '@kettle/core/units';
+import { writePng, type Picture } from '@kettle/core/formats';
+import { plainPaintKernel } from '@kettle/core/pigment';
+import { BadInput, done, MM_PER_INCH, readInput } from '@kettle/core/units';
 import {
   cellAt,
-  lookOf,
+  pictureOf,
   plainPanelKernel,
   simulate as run,
   simulationSchema,
@@ -33,29 +33,22 @@ export const simulate: CliCommand = {
     const { png, fields, kernel, ...simulation } = readInput(inputSchema, input);
     return done(
       run(simulation, kernel === 'plain' ? plainPanelKernel : panelKernelFromBuild(), (panel) => {
-        if (png) save('png', png, () => writeFileSync(png, writePng(pictureOf(panel))));
+        if (png) save('png', png, () => writeFileSync(png, writePng(printed(panel))));
         if (fields) saveFields(panel, fields);
       }),
     );
   },
 };
 
-const MM_PER_INCH = 25.4;
-
-function pictureOf(run: PanelRun): { width: number; height: number; rgb: Uint8Array; dpi: number } {
-  const { columns, rows, cellMm } = run.panel;
-  const look = lookOf(run);
-  const rgb = new Uint8Array(columns * rows * 3);
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const hex = hexOf(look(cellAt(run.panel, column, row)));
-      for (let channel = 0; channel < 3; channel++)
-        rgb[(row * columns + column) * 3 + channel] = parseInt(
-          hex.slice(1 + 2 * channel, 3 + 2 * channel),
-          16,
-        );
-    }
-  return { width: columns, height: rows, rgb, dpi: MM_PER_INCH / cellMm };
+/** A panel as a picture of its true size. */
+function printed(run: PanelRun): Picture {
+  const { columns, rows, rgba } = pictureOf(run, plainPaintKernel);
+  return {
+    width: columns,
+    height: rows,
+    rgb: Uint8Array.from({ length: 3 * columns * rows }, (_, i) => rgba[4 * Math.floor(i / 3) + (i % 3)]),
+    dpi: MM_PER_INCH / run.panel.cellMm,
+  };
 }
 
 /** Film, paper and each pigment as little-endian Float32, row by row, and what they mean. */

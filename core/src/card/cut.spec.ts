@@ -276,5 +276,7 @@ describe('what cannot be cut', () => {
     expect(() => asked({ pieces: [piece, piece] })).toThrow('two pieces have the same name');
     expect(() => asked({ pieces: [{ ...piece, widthMm: 0 }] })).toThrow();
     expect(() => asked({ pieces: [] })).toThrow();
+    const dust = { name: 'dust', widthMm: 1, heightMm: 1, asMany: true };
+    expect(() => planned({ sheets: 50, pieces: [dust] })).toThrow(/pieces: come to \d+, more than 5000/);
   });
 });

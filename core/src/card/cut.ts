@@ -1,11 +1,18 @@
 import * as z from 'zod';
-import { lengthMm, sizeMm } from '../units';
+import { BadInput, lengthMm, sizeMm } from '../units';
 import { cutExactly } from './cut-exact';
 import { cutBySearch } from './cut-search';
 import { cutsOf, piecesOf } from './guillotine';
-import { DUST_MM, type CutSheet, type PieceKind } from './piece-kind';
+import { DUST_MM, pieceCount, type CutSheet, type PieceKind } from './piece-kind';
 
 const grain = z.enum(['width', 'height']);
+
+const piece = {
+  name: z.string().min(1).max(60),
+  widthMm: sizeMm,
+  heightMm: sizeMm,
+  grain: z.enum(['width', 'height', 'any']).default('any'),
+};
 
 /** Sheets, and the pieces to be cut from them with a knife along a ruler, edge to edge. */
 export const cutRequestSchema = z.strictObject({
@@ -13,20 +20,8 @@ export const cutRequestSchema = z.strictObject({
   pieces: z
     .array(
       z.union([
-        z.strictObject({
-          name: z.string().min(1).max(60),
-          widthMm: sizeMm,
-          heightMm: sizeMm,
-          count: z.int().min(1).max(500),
-          grain: z.enum(['width', 'height', 'any']).default('any'),
-        }),
-        z.strictObject({
-          name: z.string().min(1).max(60),
-          widthMm: sizeMm,
-          heightMm: sizeMm,
-          asMany: z.literal(true),
-          grain: z.enum(['width', 'height', 'any']).default('any'),
-        }),
+        z.strictObject({ ...piece, count: z.int().min(1).max(500) }),
+        z.strictObject({ ...piece, asMany: z.literal(true) }),
       ]),
     )
     .min(1)
@@ -71,9 +66,13 @@ export interface CutPlan {
   readonly wastePct: number;
 }
 
+/** Nobody cuts more at once, and the search would not end. */
+const MOST_PIECES = 5000;
+
 /**
  * A cutting plan: most area placed, then fewest cuts. Exact while the ways to choose among the pieces are few enough
- * to try all (ten pieces, or hundreds of one size); beyond that the best of many tries.
+ * to try all (ten pieces, or hundreds of one size); beyond that the best of many tries. Throws
+ * `BadInput` for more pieces than anybody cuts at once.
  */
 export function cutSheet(request: CutRequest): CutPlan {
   const { sheet, marginMm, gapMm, sheets } = request;
@@ -83,6 +82,11 @@ export function cutSheet(request: CutRequest): CutPlan {
     sheets,
   };
   const kinds = request.pieces.map((piece) => kindOf(request, piece, usable));
+  if (pieceCount(kinds) > MOST_PIECES)
+    throw new BadInput(
+      'pieces',
+      `come to ${pieceCount(kinds)}, more than ${MOST_PIECES}; take larger ones, or fewer sheets`,
+    );
   const patterns = cutExactly(kinds, usable) ?? cutBySearch(kinds, usable);
   const laid = patterns.flatMap((pattern, i) =>
     piecesOf(pattern, marginMm, gapMm).map((at) => ({ ...at, sheet: i })),

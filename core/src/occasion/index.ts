@@ -6,6 +6,7 @@ export {
   eveningsSchema,
   planBack,
   planBackSchema,
+  PRESSING_NIGHTS,
   type Evening,
   type PlanBack,
   type PlanBackRequest,

@@ -18,13 +18,16 @@ export const eveningsSchema = z
     error: 'names a weekday twice',
   });
 
+/** Nights a finished card rests under weight before it is posted, unless the painter says otherwise. */
+export const PRESSING_NIGHTS = 1;
+
 export const planBackSchema = z.strictObject({
   today: isoDate,
   needBy: isoDate,
   /** Calendar days in the post. */
   postingDays: z.int().min(0).max(60),
   /** Nights under weight between the last sitting and the post. */
-  pressingNights: z.int().min(0).max(30).default(1),
+  pressingNights: z.int().min(0).max(30).default(PRESSING_NIGHTS),
   evenings: eveningsSchema,
   handsMin: z.number().min(0).max(1e5),
   waitMin: z.number().min(0).max(1e5),

@@ -25,9 +25,6 @@ export interface HandStroke {
   readonly load: number;
 }
 
-/** A hand takes the widest brush that is no wider than this share of an area's mean width (area over edge; our default). */
-const WIDTH_SHARE = 1;
-
 /** Neighbouring strokes lie this far apart, as a share of the width; the rest overlaps. */
 const APART = 0.8;
 
@@ -43,9 +40,9 @@ const RELOADS_AT = 0.7;
 /** A brush has a point to cut in with if that is no wider than this share of it. */
 const POINTED = 0.3;
 
-/** The brush a hand would take for an area, edges and all. */
+/** The brush a hand would take for an area: the widest pointed one no wider than half of its mean width (area over edge). */
 export function brushFor(outline: Polygon): Brush {
-  const widest = (WIDTH_SHARE * polygonArea(outline)) / edgeLength(outline);
+  const widest = polygonArea(outline) / edgeLength(outline);
   const byWidth = BRUSHES.filter(({ tipMm, widthMm }) => tipMm <= POINTED * widthMm).sort(
     (a, b) => b.widthMm - a.widthMm,
   );

@@ -38,16 +38,25 @@ export const plainPanelKernel: PanelKernel = {
 
 type Way = 'across' | 'down';
 
-/** The cells of every line of one direction. */
-function linesOf(grid: PanelGrid, way: Way): Int32Array[] {
+type Lines = Readonly<Record<Way, readonly Int32Array[]>>;
+
+const linesOfPanels = new WeakMap<PanelGrid, Lines>();
+
+/** The cells of every line of a panel, worked out once. */
+function linesOf(grid: PanelGrid): Lines {
+  const known = linesOfPanels.get(grid);
+  if (known) return known;
   const { columns, rows } = grid;
-  return way === 'across'
-    ? Array.from({ length: rows }, (_, row) =>
-        Int32Array.from({ length: columns }, (_, column) => cellAt(grid, column, row)),
-      )
-    : Array.from({ length: columns }, (_, column) =>
-        Int32Array.from({ length: rows }, (_, row) => cellAt(grid, column, row)),
-      );
+  const lines: Lines = {
+    across: Array.from({ length: rows }, (_, row) =>
+      Int32Array.from({ length: columns }, (_, column) => cellAt(grid, column, row)),
+    ),
+    down: Array.from({ length: columns }, (_, column) =>
+      Int32Array.from({ length: rows }, (_, row) => cellAt(grid, column, row)),
+    ),
+  };
+  linesOfPanels.set(grid, lines);
+  return lines;
 }
 
 /** The part of a line on which something happens: from the first to the last cell that `acts`, and a margin. */
@@ -63,7 +72,7 @@ function sweep(panel: Panel, flow: FlowNumbers, step: StepNumbers, way: Way): nu
   const scratch = new FilmLine(Math.max(panel.columns, panel.rows), panel.species);
   const tilt = way === 'across' ? step.tiltX : step.tiltY;
   let fastest = 0;
-  for (const line of linesOf(panel, way)) {
+  for (const line of linesOf(panel)[way]) {
     const part = actingPart(line, (cell) => panel.film[cell] > 0);
     if (part) fastest = Math.max(fastest, scratch.advance(panel, part, flow, step.dtS, tilt));
   }
@@ -74,7 +83,7 @@ function sweep(panel: Panel, flow: FlowNumbers, step: StepNumbers, way: Way): nu
 function creep(panel: Panel, flow: FlowNumbers, dtS: number): void {
   const scratch = new CreepLine(Math.max(panel.columns, panel.rows));
   for (const way of ['across', 'down'] as const)
-    for (const line of linesOf(panel, way)) {
+    for (const line of linesOf(panel)[way]) {
       const part = actingPart(line, (cell) => panel.paper[cell] > 0);
       if (part) creepAlong(panel, part, flow, dtS, scratch);
     }

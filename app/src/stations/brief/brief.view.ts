@@ -1,4 +1,4 @@
-import { daysUntil, planBack, postBy, type Evening } from '@kettle/core/occasion';
+import { daysUntil, planBack, postBy, PRESSING_NIGHTS, type Evening } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import { minutesAtTable, type Timeline } from '@kettle/core/schedule';
 import { formatSpan } from '@kettle/core/units';
@@ -58,9 +58,6 @@ export const withEvening = (evenings: readonly Evening[], weekday: number, minut
     ...evenings.filter((evening) => evening.weekday !== weekday),
     ...(minutes > 0 ? [{ weekday, minutes }] : []),
   ].sort((a, b) => a.weekday - b.weekday);
-
-/** Nights a finished card rests under weight before it is posted. */
-const PRESSING_NIGHTS = 1;
 
 /** When to sit down first, on the evenings there are; nothing to say without a date or evenings. */
 export function eveningsAnswer(
