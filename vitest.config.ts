@@ -20,6 +20,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,kernels,cli,server,scripts}/**/*.spec.ts'],
+          setupFiles: ['scripts/property-seed.ts'],
           testTimeout: 30_000,
         },
       },

@@ -6,20 +6,17 @@ export interface LayerLight {
 
 /**
  * Reflectance and transmittance of one finite layer in one band, from its total absorption KX and
- * scatter SX (dimensionless). The exponential form of Kubelka (1948), which never overflows.
+ * scatter SX (dimensionless). The exponential form of Kubelka (1948), which never overflows; by
+ * `expm1` it keeps its digits down to the limit q → 0 too.
  */
 export function layerLight(kx: number, sx: number): LayerLight {
-  const q = Math.sqrt(kx * (kx + 2 * sx));
   if (sx === 0) return { r: 0, t: Math.exp(-kx) };
-  if (q < SMALL_Q) return { r: sx / (1 + sx + kx), t: 1 / (1 + sx + kx) };
-  const once = Math.exp(-q);
-  const twice = once * once;
-  const d = (kx + sx) * (1 - twice) + q * (1 + twice);
-  return { r: (sx * (1 - twice)) / d, t: (2 * q * once) / d };
+  const q = Math.sqrt(kx * (kx + 2 * sx));
+  if (q === 0) return { r: sx / (1 + sx), t: 1 / (1 + sx) };
+  const lost = -Math.expm1(-2 * q);
+  const d = (kx + sx) * lost + q * (2 - lost);
+  return { r: (sx * lost) / d, t: (2 * q * Math.exp(-q)) / d };
 }
-
-/** Below this the quotient loses its digits and the limit q → 0 is exact to 1e-14. */
-const SMALL_Q = 1e-7;
 
 /** A layer laid over a ground of internal reflectance `ground` (Kubelka 1954): what comes back of both. */
 export const overGround = ({ r, t }: LayerLight, ground: number): number =>
