@@ -1,5 +1,4 @@
-import { cardSizes } from '@kettle/core/card';
-import { STATIONS, type Plan, type Station } from '@kettle/core/plan';
+import { sizesOf, STATIONS, type Plan, type Station } from '@kettle/core/plan';
 
 /** How a station stands on the stream. */
 export interface StreamStop {
@@ -62,7 +61,7 @@ function isComplete(plan: Plan, station: Station): boolean {
     case 'brief':
       return plan.brief.occasion !== '' && plan.brief.needBy !== null;
     case 'paper':
-      return cardSizes(plan.card).fits;
+      return sizesOf(plan).fits;
     case 'sketch':
       return plan.areas.length > 0;
     case 'whites':

@@ -1,6 +1,5 @@
-import { cardSizes } from '@kettle/core/card';
 import type { Polygon } from '@kettle/core/geometry';
-import { heartOf, type Plan } from '@kettle/core/plan';
+import { heartOf, sizesOf, type Plan } from '@kettle/core/plan';
 import type { PencilPoint } from '@kettle/core/sketch';
 import type { LookAhead } from '../workers/table-api';
 
@@ -30,7 +29,7 @@ export function panelDrawing(
   ahead: Pick<LookAhead, 'looks' | 'timeline'> | null,
   atS = Infinity,
 ): PanelDrawing {
-  const { panel, paint } = cardSizes(plan.card);
+  const { panel, paint } = sizesOf(plan);
   return {
     widthMm: panel.widthMm,
     heightMm: panel.heightMm,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { MM_PER_INCH, parseLength } from '@kettle/core/units';
+import { parseLength, writeLength } from '@kettle/core/units';
 import { StudioStore } from '../state/studio-store';
 
 /** A length typed as painters write it, `133,35` or `5 1/4 in`; tells only readable lengths on. */
@@ -37,11 +37,7 @@ export class LengthField {
   readonly mmChange = output<number>();
   readonly fault = signal('');
 
-  readonly text = computed(() => {
-    const inches = this.studio.studio().lengthUnit === 'in';
-    const value = inches ? this.mm() / MM_PER_INCH : this.mm();
-    return `${Math.round(value * 10000) / 10000} ${inches ? 'in' : 'mm'}`;
-  });
+  readonly text = computed(() => writeLength(this.mm(), this.studio.studio().lengthUnit));
 
   read(event: Event): void {
     const field = event.target as HTMLInputElement;

@@ -1,180 +1,246 @@
-import { chance } from '../units';
 import { columnOf, rowOf, type Pattern } from './guillotine';
 import { DUST_MM, pieceCount, type CutSheet, type PieceKind } from './piece-kind';
 
-/** Orders of the pieces that are tried, by how many pieces there are: as much work for few as for many. */
-const WORK = 120_000;
-const MOST_TRIES = 4000;
+/** Pieces that may be held against parts, which bounds the time; fewer are, as pieces get used up. */
+const WORK = 600_000;
+const FIRST_BEAM = 8;
+const WIDEST_BEAM = 8000;
+/** Up to so many pieces the painter is glad to wait a little longer for a better plan. */
+const FEW_PIECES = 40;
 
-/** The tries repeat: the same pieces give the same plan. */
-const SEED = 1;
+/** Ways to go on that are looked at for one part: the pieces that fill it best. */
+const BEST_OF_A_PART = 10;
 
-/** How a part is divided beside a piece: the longer cut beside it or below it, by what is left over. */
-const DIVIDING = ['shorter-left', 'longer-left', 'bigger-rest', 'beside', 'below'] as const;
-type Dividing = (typeof DIVIDING)[number];
+/** What a strip left along one edge weighs against a part left empty: a piece as long as its part is worth most. */
+const STRIP = 1;
 
-/** A part of a sheet: empty, or with a piece in its corner and the parts beside and below it. */
+/** Waste is forgiven as more is placed, a little faster than in proportion. */
+const FORGIVING = 1.5;
+
+/** A rectangle of a sheet. */
 interface Part {
   readonly width: number;
   readonly height: number;
-  laid: {
-    readonly piece: Pattern;
-    readonly beside: Part;
-    readonly below: Part;
-    readonly besideFirst: boolean;
-  } | null;
 }
 
-const FRONTS: readonly ((width: number, height: number) => number)[] = [
-  (w, h) => w * h,
-  (w, h) => Math.max(w, h),
-  (w, h) => w + h,
-  (w) => w,
-  (_, h) => h,
-];
-
-/**
- * Good patterns where there are too many pieces to try all ways: pieces one after another into the part they fill best,
- * in orders that begin by size and are changed a little at a time, keeping what is no worse.
- */
-export function cutBySearch(kinds: readonly PieceKind[], sheet: CutSheet): Pattern[] {
-  const random = chance(SEED);
-  const pieces = kinds.flatMap(({ count }, kind) => Array.from({ length: count }, () => kind));
-  const wanted = pieces.reduce((sum, kind) => sum + kinds[kind].area, 0);
-  const tries = Math.min(MOST_TRIES, Math.ceil(WORK / pieceCount(kinds)));
-  let best: Laying | null = null;
-  let current: { order: number[]; dividing: Dividing; laying: Laying } | null = null;
-  for (let attempt = 0; attempt < tries; attempt++) {
-    const starts = FRONTS.length * DIVIDING.length;
-    const dividing: Dividing =
-      attempt < starts || random() < 0.2 ? DIVIDING[attempt % DIVIDING.length] : current!.dividing;
-    const order: number[] =
-      attempt < starts
-        ? sortedBy(pieces, kinds, FRONTS[Math.floor(attempt / DIVIDING.length)])
-        : changed(current!.order, random);
-    const laying = layAll(order, kinds, sheet, dividing);
-    if (!current || isNoWorse(laying, current.laying)) current = { order, dividing, laying };
-    if (!best || !isNoWorse(best, laying)) best = laying;
-    if (best.area >= wanted - DUST_MM && attempt >= starts) break;
-  }
-  return best ? best.sheets.flatMap((part) => patternOf(part) ?? []) : [];
-}
-
-interface Laying {
-  readonly sheets: readonly Part[];
-  readonly area: number;
-  /** Parts left empty: each is a cut more. */
-  readonly rests: number;
-}
-
-const isNoWorse = (one: Laying, other: Laying): boolean =>
-  one.area > other.area + DUST_MM || (one.area > other.area - DUST_MM && one.rests <= other.rests);
-
-function sortedBy(
-  pieces: readonly number[],
-  kinds: readonly PieceKind[],
-  front: (width: number, height: number) => number,
-): number[] {
-  const size = kinds.map(({ ways }) => (ways.length > 0 ? front(ways[0].width, ways[0].height) : 0));
-  return [...pieces].sort((a, b) => size[b] - size[a] || a - b);
-}
-
-/** The same order with one to three pieces moved. */
-function changed(order: readonly number[], random: () => number): number[] {
-  const next = [...order];
-  const moves = 1 + Math.floor(random() * 3);
-  for (let move = 0; move < moves; move++) {
-    const [piece] = next.splice(Math.floor(random() * next.length), 1);
-    next.splice(Math.floor(random() * (next.length + 1)), 0, piece);
-  }
-  return next;
-}
-
-/** Lays pieces in an order; what does not fit anywhere is left out. */
-function layAll(
-  order: readonly number[],
-  kinds: readonly PieceKind[],
-  sheet: CutSheet,
-  dividing: Dividing,
-): Laying {
-  const sheets: Part[] = [];
-  const empty: Part[] = [];
-  const hopeless = new Set<number>();
-  let area = 0;
-  for (const kind of order) {
-    if (hopeless.has(kind)) continue;
-    let spot = bestSpot(empty, kinds[kind]);
-    if (!spot && sheets.length < sheet.sheets) {
-      const fresh: Part = { width: sheet.width, height: sheet.height, laid: null };
-      sheets.push(fresh);
-      empty.push(fresh);
-      spot = bestSpot(empty, kinds[kind]);
-    }
-    if (!spot) {
-      hopeless.add(kind);
-      continue;
-    }
-    const [part] = empty.splice(spot.at, 1);
-    empty.push(...lay(part, { kind, ...spot.way }, dividing));
-    area += kinds[kind].area;
-  }
-  return { sheets, area, rests: empty.length };
+/** Parts still to be filled, the next one first. */
+interface Stack {
+  readonly part: Part;
+  readonly next: Stack | null;
 }
 
 type Way = PieceKind['ways'][number];
 
-/** The empty part and the way to lie in it that leaves least on the tighter side. */
-function bestSpot(empty: readonly Part[], { ways }: PieceKind): { at: number; way: Way } | null {
-  let best: { at: number; way: Way } | null = null;
-  let least = Infinity;
-  empty.forEach((part, at) => {
-    for (const way of ways) {
-      const [wide, high] = [part.width - way.width, part.height - way.height];
-      if (wide < -DUST_MM || high < -DUST_MM) continue;
-      const left = Math.min(wide, high) + 1e-3 * Math.max(wide, high);
-      if (left < least) {
-        least = left;
-        best = { at, way };
-      }
+/** A piece laid into the corner of a part, with the parts beside and below it. */
+interface Laid {
+  readonly part: Part;
+  readonly piece: Way & { readonly kind: number };
+  readonly besideFirst: boolean;
+  readonly beside: Part;
+  readonly below: Part;
+}
+
+/** A plan that is not finished: what lies, what is still to be filled, and what is lost already, mm². */
+interface Begun {
+  readonly before: Begun | null;
+  readonly laid: Laid | null;
+  readonly open: Stack | null;
+  readonly left: Uint16Array;
+  readonly placed: number;
+  readonly lost: number;
+}
+
+/** A way to go on, before it is worth building. */
+interface Step {
+  readonly from: Begun;
+  readonly part: Part;
+  readonly rest: Stack | null;
+  readonly piece: Laid['piece'];
+  readonly besideFirst: boolean;
+  readonly placed: number;
+  readonly lost: number;
+  readonly price: number;
+}
+
+/**
+ * Good patterns where there are too many pieces to try all ways: a beam search (Libralesso & Fontan 2021 use one for
+ * the same cuts). Plans grow piece by piece, always in the part that comes next; of all plans with equally many pieces
+ * those are kept that have lost least. A narrow beam often places all; if not, one as wide as time allows.
+ */
+export function cutBySearch(kinds: readonly PieceKind[], sheet: CutSheet): Pattern[] {
+  const wanted = kinds.reduce((sum, { count, area }) => sum + count * area, 0);
+  const ways = kinds.reduce((sum, kind) => sum + kind.ways.length, 0);
+  const pieces = Math.max(1, pieceCount(kinds));
+  const affordable = Math.floor((WORK * Math.max(1, FEW_PIECES / pieces)) / (2 * pieces * Math.max(1, ways)));
+  const first = beam(kinds, sheet, FIRST_BEAM);
+  if (first.placed >= wanted - DUST_MM) return patternsOf(first);
+  const wide = beam(kinds, sheet, Math.max(FIRST_BEAM, Math.min(WIDEST_BEAM, affordable)));
+  return patternsOf(isBetter(wide, first) ? wide : first);
+}
+
+function beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Begun {
+  let open: Stack | null = null;
+  for (let n = 0; n < sheet.sheets; n++)
+    open = { part: { width: sheet.width, height: sheet.height }, next: open };
+  const left = Uint16Array.from(kinds, ({ count }) => count);
+  const narrowest: Narrow[] = kinds
+    .map(({ ways }, kind) => ({ kind, side: Math.min(...ways.map((way) => Math.min(way.width, way.height))) }))
+    .sort((a, b) => a.side - b.side);
+  let plans: Begun[] = [{ before: null, laid: null, open, left, placed: 0, lost: 0 }];
+  let best = plans[0];
+  while (plans.length > 0) {
+    const steps: Step[] = [];
+    for (const plan of plans) {
+      const from = steps.length;
+      waysOn(plan, kinds, narrowest, steps);
+      if (steps.length === from && isBetter(plan, best)) best = plan;
     }
-  });
+    steps.sort((a, b) => a.price - b.price || b.placed - a.placed);
+    plans = leastLost(steps, width);
+  }
   return best;
 }
 
-/** Puts a piece into the corner of a part; returns the parts left beside and below it that are any use. */
-function lay(part: Part, piece: Pattern, dividing: Dividing): Part[] {
-  const [wide, high] = [part.width - piece.width, part.height - piece.height];
-  const besideFirst = goesBeside(dividing, part, piece);
-  const beside: Part = { width: wide, height: besideFirst ? part.height : piece.height, laid: null };
-  const below: Part = { width: besideFirst ? piece.width : part.width, height: high, laid: null };
-  part.laid = { piece, beside, below, besideFirst };
-  return [beside, below].filter(({ width, height }) => width > DUST_MM && height > DUST_MM);
+/** More area; then fewer parts left over, each of which is a cut. */
+function isBetter(one: Begun, other: Begun): boolean {
+  const more = one.placed - other.placed;
+  return more > DUST_MM || (more > -DUST_MM && one.lost < other.lost - DUST_MM);
 }
 
-function goesBeside(dividing: Dividing, part: Part, piece: Pattern): boolean {
-  const [wide, high] = [part.width - piece.width, part.height - piece.height];
-  switch (dividing) {
-    case 'shorter-left':
-      return wide >= high;
-    case 'longer-left':
-      return wide < high;
-    case 'bigger-rest':
-      return wide * part.height > part.width * high;
-    case 'beside':
-      return true;
-    case 'below':
-      return false;
+/** Adds the ways to fill the next part that anything goes into; parts nothing goes into are lost. */
+function waysOn(plan: Begun, kinds: readonly PieceKind[], narrowest: readonly Narrow[], steps: Step[]): void {
+  let { lost } = plan;
+  for (let at = plan.open; at !== null; at = at.next) {
+    const { part, next: rest } = at;
+    const fitting = piecesFor(part, plan.left, kinds);
+    if (fitting.length === 0) lost += part.width * part.height;
+    for (const piece of fitting) {
+      const placed = plan.placed + kinds[piece.kind].area;
+      const least = narrowestLeft(narrowest, plan.left, piece.kind);
+      const wide = Math.max(0, part.width - piece.width);
+      const high = Math.max(0, part.height - piece.height);
+      const besides = wide > DUST_MM && high > DUST_MM ? BOTH : BESIDE;
+      for (const besideFirst of besides) {
+        const gone =
+          lost +
+          lostIn(wide, besideFirst ? part.height : piece.height, least) +
+          lostIn(besideFirst ? piece.width : part.width, high, least);
+        const price = gone / placed ** FORGIVING;
+        steps.push({ from: plan, part, rest, piece, besideFirst, placed, lost: gone, price });
+      }
+    }
+    if (fitting.length > 0) return;
   }
 }
 
-/** A laid part as a pattern; `null` when it is empty. */
-function patternOf(part: Part): Pattern | null {
-  if (!part.laid) return null;
-  const { piece, beside, below, besideFirst } = part.laid;
-  const [right, under] = [patternOf(beside), patternOf(below)];
-  const and = (join: typeof rowOf, first: Pattern, second: Pattern | null): Pattern =>
-    second ? join(first, second) : first;
-  return besideFirst
-    ? and(rowOf, and(columnOf, piece, under), right)
-    : and(columnOf, and(rowOf, piece, right), under);
+const BOTH = [true, false];
+const BESIDE = [true];
+
+/** A kind of piece by its shorter side, the narrowest first. */
+interface Narrow {
+  readonly kind: number;
+  readonly side: number;
+}
+
+/** The shortest side of what is still to be laid once one more of `taken` lies. */
+function narrowestLeft(narrowest: readonly Narrow[], left: Uint16Array, taken: number): number {
+  for (const { kind, side } of narrowest) if (left[kind] > (kind === taken ? 1 : 0)) return side;
+  return Infinity;
+}
+
+/** Pieces that go into a part, those first that fill it best. */
+function piecesFor({ width, height }: Part, left: Uint16Array, kinds: readonly PieceKind[]): Laid['piece'][] {
+  const best: Laid['piece'][] = [];
+  const worths: number[] = [];
+  for (let kind = 0; kind < kinds.length; kind++) {
+    if (left[kind] === 0) continue;
+    for (const way of kinds[kind].ways) {
+      const wide = width - way.width;
+      const high = height - way.height;
+      if (wide < -DUST_MM || high < -DUST_MM) continue;
+      const filled = (way.width * way.height) / (width * height);
+      const worth = filled - STRIP * Math.min(wide / width, high / height);
+      let to = worths.length;
+      while (to > 0 && worths[to - 1] < worth) to--;
+      if (to === BEST_OF_A_PART) continue;
+      worths.splice(to, 0, worth);
+      best.splice(to, 0, { ...way, kind });
+      worths.length = best.length = Math.min(best.length, BEST_OF_A_PART);
+    }
+  }
+  return best;
+}
+
+function lay(part: Part, piece: Laid['piece'], besideFirst: boolean): Laid {
+  const wide = Math.max(0, part.width - piece.width);
+  const high = Math.max(0, part.height - piece.height);
+  return {
+    part,
+    piece,
+    besideFirst,
+    beside: { width: wide, height: besideFirst ? part.height : piece.height },
+    below: { width: besideFirst ? piece.width : part.width, height: high },
+  };
+}
+
+const isUsed = (width: number, height: number, least: number): boolean =>
+  Math.min(width, height) >= least - DUST_MM && width > DUST_MM && height > DUST_MM;
+
+const lostIn = (width: number, height: number, least: number): number =>
+  isUsed(width, height, least) ? 0 : width * height;
+
+/** The first so many steps as plans; of steps that come to the same only one. */
+function leastLost(steps: readonly Step[], width: number): Begun[] {
+  const plans: Begun[] = [];
+  const seen = new Set<number>();
+  for (const { from, part, rest, piece, besideFirst, placed, lost } of steps) {
+    if (plans.length === width) break;
+    const laid = lay(part, piece, besideFirst);
+    const open = openAfter(laid, rest);
+    const alike = 7 * placed + 11 * lost + 13 * (open?.part.width ?? 0) + 17 * (open?.part.height ?? 0);
+    const key = Math.round(alike / ALIKE_MM2);
+    if (seen.has(key)) continue;
+    seen.add(key);
+    const left = Uint16Array.from(from.left);
+    left[piece.kind]--;
+    plans.push({ before: from, laid, open, left, placed, lost });
+  }
+  return plans;
+}
+
+/** Plans this near each other in what is placed, lost and next to be filled are taken for the same. */
+const ALIKE_MM2 = 1e-3;
+
+/** The smaller of the two new parts comes first: it is harder to fill. */
+function openAfter({ beside, below }: Laid, rest: Stack | null): Stack | null {
+  const besideIsLarger = beside.width * beside.height > below.width * below.height;
+  let open = rest;
+  for (const part of besideIsLarger ? [beside, below] : [below, beside])
+    if (isUsed(part.width, part.height, 0)) open = { part, next: open };
+  return open;
+}
+
+/** The finished plan as patterns, one a sheet. */
+function patternsOf(plan: Begun): Pattern[] {
+  const laidIn = new Map<Part, Laid>();
+  const roots: Part[] = [];
+  const within = new Set<Part>();
+  for (let at: Begun | null = plan; at?.laid; at = at.before) {
+    laidIn.set(at.laid.part, at.laid);
+    within.add(at.laid.beside).add(at.laid.below);
+    roots.unshift(at.laid.part);
+  }
+  const patternOf = (part: Part): Pattern | null => {
+    const laid = laidIn.get(part);
+    if (!laid) return null;
+    const { kind, turned, width, height } = laid.piece;
+    const and = (join: typeof rowOf, first: Pattern, second: Pattern | null): Pattern =>
+      second ? join(first, second) : first;
+    const piece = { kind, turned, width, height };
+    const [beside, below] = [patternOf(laid.beside), patternOf(laid.below)];
+    return laid.besideFirst
+      ? and(rowOf, and(columnOf, piece, below), beside)
+      : and(columnOf, and(rowOf, piece, beside), below);
+  };
+  return roots.filter((part) => !within.has(part)).flatMap((part) => patternOf(part) ?? []);
 }

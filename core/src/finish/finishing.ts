@@ -1,5 +1,5 @@
-import { cardSizes } from '../card';
-import { choreOf, type ChoreAct, type Plan } from '../plan';
+import type { CardSizes } from '../card';
+import { choreOf, sizesOf, type ChoreAct, type Plan } from '../plan';
 import type { Timeline } from '../schedule';
 import { formatSpan } from '../units';
 
@@ -19,7 +19,7 @@ export interface FinishingStep {
 
 /** The finishing chores of a plan in order, with their waits; those that can never begin are left out. */
 export function finishing(plan: Plan, timeline: Timeline): FinishingStep[] {
-  const sizes = cardSizes(plan.card);
+  const sizes = sizesOf(plan);
   return timeline.steps.flatMap(({ act, startS, endS, waited }) => {
     if (act.kind !== 'chore') return [];
     const chore = choreOf(act.chore);
@@ -39,7 +39,7 @@ export function finishing(plan: Plan, timeline: Timeline): FinishingStep[] {
   });
 }
 
-function sizeFor(chore: string, { flat, scores }: ReturnType<typeof cardSizes>): string | null {
+function sizeFor(chore: string, { flat, scores }: CardSizes): string | null {
   if (chore === 'trim') return `${flat.widthMm} × ${flat.heightMm} mm`;
   if (chore === 'score' && scores.length > 0)
     return `${scores[0].atMm} mm from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge`;

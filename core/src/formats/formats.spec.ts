@@ -26,21 +26,27 @@ describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(2);
+    expect(plan.version).toBe(3);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
   });
 
-  it('opens version 2 unchanged', () => expect(readPlan(fixture('plan-v2'))).toEqual(fixture('plan-v2')));
+  it('opens a plan of version 2 with the same sizes, and one of version 3 unchanged', () => {
+    const old = fixture('plan-v2');
+    const plan = readPlan(old);
+    expect(plan).toMatchObject({ ...old, version: 3 });
+    expect([plan.card.mats, plan.card.card, plan.brief.given]).toEqual([[], null, []]);
+    expect(readPlan(fixture('plan-v3'))).toEqual(fixture('plan-v3'));
+  });
 
-  it('opens a studio of version 1 without evenings, and one of version 2 unchanged', () => {
-    expect(readStudio(fixture('studio-v1'))).toEqual({
-      ...(fixture('studio-v1') as object),
-      version: 2,
-      evenings: [],
+  it('opens older studios without evenings or people, and one of version 3 unchanged', () => {
+    expect(readStudio(fixture('studio-v1'))).toMatchObject({
+      ...fixture('studio-v1'),
+      ...{ version: 3, evenings: [], people: [] },
     });
-    expect(readStudio(fixture('studio-v2'))).toEqual(fixture('studio-v2'));
+    expect(readStudio(fixture('studio-v2'))).toMatchObject({ ...fixture('studio-v2'), version: 3, sheets: [] });
+    expect(readStudio(fixture('studio-v3'))).toEqual(fixture('studio-v3'));
   });
 
   it('does not touch what it is given', () => {
@@ -72,7 +78,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 3 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 4 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

@@ -3,6 +3,8 @@ import { BadInput, readInput } from '../units';
 
 type Json = Record<string, unknown>;
 
+const A3: Json = { name: 'A3', widthMm: 420, heightMm: 297, grain: 'width', price: null };
+
 /** Steps from one released version of the plan to the next, JSON to JSON; entry n leads from version n. */
 const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
   // Version 1 kept the envelope with the brief and had no list of stations marked not needed.
@@ -10,16 +12,39 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
     const { envelope, ...brief } = asObject(old['brief'], 'brief');
     return { ...old, version: 2, brief, card: { ...asObject(old['card'], 'card'), envelope }, notNeeded: [] };
   },
+  // Version 2 knew a card by its base only, and not what it is cut from.
+  2: (old) => ({
+    ...old,
+    version: 3,
+    brief: { ...asObject(old['brief'], 'brief'), mood: '', given: [] },
+    card: {
+      ...{ stands: 'lying', card: null, edge: 'cut', mats: [], foamMm: 0, linerMm: 0 },
+      ...asObject(old['card'], 'card'),
+    },
+    sheets: {
+      painting: { name: 'half sheet', widthMm: 560, heightMm: 380, grain: 'height', price: null },
+      base: { ...A3, weightGm2: 250, thicknessMm: 0.3 },
+      liner: { ...A3, name: 'A4', widthMm: 297, heightMm: 210, weightGm2: 100, thicknessMm: 0.12 },
+    },
+  }),
 };
 
 /** The same for the studio. */
 const STUDIO_STEPS: typeof PLAN_STEPS = {
   // Version 1 did not know the painter's evenings.
   1: (old) => ({ ...old, version: 2, evenings: [] }),
+  // Version 2 knew nobody, and neither cupboard nor post.
+  2: (old) => ({
+    ...old,
+    version: 3,
+    ...{ people: [], occasions: [], sheets: [] },
+    board: { widthMm: 420, heightMm: 320 },
+    letter: { weightG: 100, thicknessMm: 5 },
+  }),
 };
 
-export const PLAN_VERSION = 2;
-export const STUDIO_VERSION = 2;
+export const PLAN_VERSION = 3;
+export const STUDIO_VERSION = 3;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {

@@ -1,6 +1,5 @@
-import { cardSizes } from '../card';
 import { interiorPoint, type Polygon } from '../geometry';
-import type { Plan } from '../plan';
+import { sizesOf, type Plan } from '../plan';
 
 /** Room round the sheet for the ruler bar and the words, mm. */
 const MARGIN_MM = 12;
@@ -13,7 +12,7 @@ const RULER_MM = 50;
  * painted, visible panel, areas with their names, pencil lines, and a ruler bar to check the printer by.
  */
 export function traceSheet(plan: Plan): string {
-  const { paint, panel } = cardSizes(plan.card);
+  const { paint, panel } = sizesOf(plan);
   const rim = [(paint.widthMm - panel.widthMm) / 2, (paint.heightMm - panel.heightMm) / 2] as const;
   const width = Math.max(paint.widthMm, RULER_MM) + 2 * MARGIN_MM;
   const height = paint.heightMm + 3 * MARGIN_MM;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { id } from '../units';
 
 const month = z.int().min(1).max(12);
 
@@ -16,6 +17,9 @@ export const feastRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('easter'), offsetDays: z.int().min(-100).max(100) }),
 ]);
 export type FeastRule = z.infer<typeof feastRuleSchema>;
+
+/** An occasion of somebody's own, which comes every year. */
+export const ownOccasionSchema = z.strictObject({ id, name: z.string().min(1).max(60), rule: feastRuleSchema });
 
 /** An occasion that comes every year. */
 export interface Feast {

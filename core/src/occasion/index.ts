@@ -1,6 +1,6 @@
 export { OCCASIONS } from './occasion';
 export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';
-export { FEASTS, feastIn, feastRuleSchema, nextFeast, type Feast, type FeastRule } from './feast';
+export { FEASTS, feastIn, feastRuleSchema, nextFeast, ownOccasionSchema, type Feast, type FeastRule } from './feast';
 export {
   eveningSchema,
   eveningsSchema,
@@ -11,3 +11,5 @@ export {
   type PlanBack,
   type PlanBackRequest,
 } from './plan-back';
+export { personSchema, type Person } from './person';
+export { occasionsAhead, shareOfYear, type OccasionDay } from './year';

@@ -5,7 +5,7 @@ import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
-import { id } from '../units';
+import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
 import { choreOf } from './chore';
 import { plannedMixSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
@@ -16,9 +16,9 @@ import { plannedMixSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan 
  */
 export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rename'), title: z.string().min(1).max(80) }),
-  z.strictObject({ do: z.literal('set-brief'), change: briefSchema.partial() }),
-  z.strictObject({ do: z.literal('set-format'), change: cardFormatSchema.partial() }),
-  z.strictObject({ do: z.literal('set-climate'), change: climateSchema.partial() }),
+  z.strictObject({ do: z.literal('set-brief'), change: changeOf(briefSchema) }),
+  z.strictObject({ do: z.literal('set-format'), change: changeOf(cardFormatSchema) }),
+  z.strictObject({ do: z.literal('set-climate'), change: changeOf(climateSchema) }),
   z.strictObject({ do: z.literal('choose-paper'), paper: paperSchema }),
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
@@ -33,7 +33,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({
     do: z.literal('change-pass'),
     pass: id,
-    change: passSchema.omit({ kind: true, id: true }).partial(),
+    change: changeOf(passSchema.omit({ kind: true, id: true })),
   }),
   z.strictObject({ do: z.literal('change-chore'), chore: id, change: choreActSchema.pick({ handsS: true }) }),
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),

@@ -3,7 +3,7 @@ export { applyCommands, replayPatches, type Patch, type PlanChange } from './app
 export { CHORES, choreOf, type Chore } from './chore';
 export { commandSchema, firstFinishing, runCommand, type Command } from './command';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
-export { areaOf, laidMix, mixOf, outlineOf, planPaper } from './lookup';
+export { areaOf, laidMix, mixOf, outlineOf, planPaper, sizesOf } from './lookup';
 export { newPlan, type Beginning } from './new-plan';
 export { colourAt, heartOf, layersAt, maskedAfter, wettedThrough } from './painted';
 export {

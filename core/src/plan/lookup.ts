@@ -1,3 +1,4 @@
+import { cardSizes, type CardSizes } from '../card';
 import type { Polygon } from '../geometry';
 import { paperById, type Paper } from '../paper';
 import { pigmentByCode, type Mix } from '../pigment';
@@ -6,6 +7,9 @@ import type { Plan, PlannedMix } from './plan';
 
 /** The card's paper, from the copy frozen into the plan. */
 export const planPaper = (plan: Plan): Paper => paperById(plan.paper, 'paper', plan.embedded.papers);
+
+/** The sizes of a card, its mounted panel as thick as its paper. */
+export const sizesOf = (plan: Plan): CardSizes => cardSizes(plan.card, planPaper(plan).thicknessMm);
 
 /** An area by id; references were checked when the plan was read. */
 export const areaOf = (plan: Plan, id: string): Area => plan.areas.find((area) => area.id === id)!;

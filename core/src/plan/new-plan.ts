@@ -1,3 +1,5 @@
+import { cardFormatSchema, USUAL_SHEETS } from '../card';
+import { briefSchema } from '../occasion';
 import { paperById } from '../paper';
 import type { Act } from './act';
 import type { Plan } from './plan';
@@ -9,37 +11,22 @@ export interface Beginning {
   readonly title: string;
   readonly occasion: string;
   readonly envelope: Plan['card']['envelope'];
+  /** What more is known of the occasion: for whom, by when. */
+  readonly brief?: Partial<Plan['brief']>;
 }
 
 /** A new card with the studio's paper, air and house rules, and the chores every card has. */
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 2,
+    version: 3,
     id: beginning.id,
     title: beginning.title,
-    brief: {
-      occasion: beginning.occasion,
-      forWhom: '',
-      copies: 1,
-      spares: 0,
-      wordingOutside: '',
-      wordingInside: '',
-      needBy: null,
-      postingDays: 2,
-    },
+    brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
     climate: studio.climate,
-    card: {
-      envelope: beginning.envelope,
-      fold: 'side',
-      border: 'taped',
-      clearanceMm: 3,
-      bulkMm: 0,
-      panelRevealMm: 0,
-      tapeMm: 4,
-      bleedMm: 3,
-    },
+    card: cardFormatSchema.parse({ envelope: beginning.envelope, fold: 'side', border: 'taped' }),
     paper: studio.paper,
+    sheets: USUAL_SHEETS,
     rules: studio.rules,
     lines: [],
     areas: [],

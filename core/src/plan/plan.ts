@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cardFormatSchema } from '../card';
+import { cardFormatSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
 import { labSchema } from '../colour';
 import { briefSchema } from '../occasion';
@@ -69,13 +69,15 @@ export type Station = (typeof STATIONS)[number];
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(2),
+  version: z.literal(3),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
   climate: climateSchema,
   card: cardFormatSchema,
   paper: id,
+  /** What its pieces are cut from. */
+  sheets: sheetsSchema,
   rules: rulesSchema,
   lines: z.array(pencilLineSchema),
   areas: z.array(areaSchema),

@@ -1,12 +1,14 @@
 import * as z from 'zod';
+import { sheetStockSchema } from '../card';
 import { climateSchema } from '../climate';
-import { eveningsSchema } from '../occasion';
+import { eveningsSchema, ownOccasionSchema, personSchema } from '../occasion';
+import { sizeMm } from '../units';
 import { rulesSchema } from './plan';
 
 /** What belongs to the table rather than to one card. */
 export const studioSchema = z.strictObject({
   format: z.literal('kettle-studio'),
-  version: z.literal(2),
+  version: z.literal(3),
   name: z.string().max(80),
   painter: z.string().max(80),
   lengthUnit: z.enum(['mm', 'in']),
@@ -15,13 +17,22 @@ export const studioSchema = z.strictObject({
   rules: rulesSchema,
   /** When the painter has time to paint. */
   evenings: eveningsSchema,
+  people: z.array(personSchema).max(2000),
+  /** Occasions of the house, besides those of the year. */
+  occasions: z.array(ownOccasionSchema).max(200),
+  /** Sheets and offcuts in the cupboard. */
+  sheets: z.array(sheetStockSchema).max(500),
+  /** What boards there are to tape on, by the size of one. */
+  board: z.strictObject({ widthMm: sizeMm, heightMm: sizeMm }),
+  /** The most a letter may weigh and be thick; every post has its own. */
+  letter: z.strictObject({ weightG: z.number().positive().max(10_000), thicknessMm: z.number().positive().max(200) }),
 });
 export type Studio = z.infer<typeof studioSchema>;
 
 /** A studio nobody has set up yet. */
 export const NEW_STUDIO: Studio = {
   format: 'kettle-studio',
-  version: 2,
+  version: 3,
   name: 'My table',
   painter: '',
   lengthUnit: 'mm',
@@ -29,4 +40,9 @@ export const NEW_STUDIO: Studio = {
   paper: 'cotton-cold-300',
   rules: { bleedGapMm: 1.5, letColoursRun: false },
   evenings: [],
+  people: [],
+  occasions: [],
+  sheets: [],
+  board: { widthMm: 420, heightMm: 320 },
+  letter: { weightG: 100, thicknessMm: 5 },
 };

@@ -1,5 +1,4 @@
-import { cardSizes } from '../card';
-import { maskedAfter, mixOf, outlineOf, techniqueOf, type Pass, type Plan } from '../plan';
+import { maskedAfter, mixOf, outlineOf, sizesOf, techniqueOf, type Pass, type Plan } from '../plan';
 import type { Polygon } from '../geometry';
 import {
   brushFor,
@@ -26,7 +25,7 @@ export interface RehearsalSetting {
  * off when their chores say. Ends when all is dry. Passes that can never begin are not painted.
  */
 export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: RehearsalSetting): Simulation {
-  const { paint } = cardSizes(plan.card);
+  const { paint } = sizesOf(plan);
   const acts = timeline.steps.flatMap((step, index) => actsOf(plan, step, index));
   return {
     ...paint,
@@ -42,7 +41,7 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
 
 /** An area on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
 function onSheet(plan: Plan, area: string): Polygon {
-  const { panel, paint } = cardSizes(plan.card);
+  const { panel, paint } = sizesOf(plan);
   const rim = (paint.widthMm - panel.widthMm) / 2;
   return outlineOf(plan, area).map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
 }

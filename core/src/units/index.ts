@@ -1,6 +1,7 @@
-export { MM_PER_INCH, formatLength, parseLength, type LengthUnit } from './length';
+export { MM_PER_INCH, formatLength, parseLength, writeLength, type LengthUnit } from './length';
 export { formatClock, formatSpan } from './duration';
 export { id, isoDate, isoMoment, lengthMm, seconds, sizeMm } from './quantity';
+export { changeOf } from './change';
 export { BadInput, readInput } from './input';
 export { done, type Work } from './work';
 export { leastBetween } from './golden-section';

@@ -29,15 +29,31 @@ function parseNumber(digits: string): number | null {
 
 /** A length for reading: mm to one decimal, inches to the nearest 1/16 in lowest terms. */
 export function formatLength(mm: number, unit: LengthUnit = 'mm'): string {
-  return unit === 'mm' ? `${Math.round(mm * 10) / 10} mm` : `${formatInches(mm / MM_PER_INCH)} in`;
+  return unit === 'mm'
+    ? `${Math.round(mm * 10) / 10} mm`
+    : `${inFractions(Math.round((mm / MM_PER_INCH) * 16), 16)} in`;
 }
 
-function formatInches(inches: number): string {
-  const sixteenths = Math.round(inches * 16);
-  const whole = Math.floor(sixteenths / 16);
-  const rest = sixteenths % 16;
-  if (rest === 0) return String(whole);
-  const divisor = rest % 8 === 0 ? 8 : rest % 4 === 0 ? 4 : rest % 2 === 0 ? 2 : 1;
-  const fraction = `${rest / divisor}/${16 / divisor}`;
-  return whole === 0 ? fraction : `${whole} ${fraction}`;
+/** Inches nearer to a 64th than this are written as one; no rule shows less. */
+const NEAR_IN = 1e-5;
+
+/**
+ * A length for a field, from which `parseLength` reads the same again to a hundredth of a millimetre: inches as a
+ * fraction where they are one, to the 64th, else with decimals.
+ */
+export function writeLength(mm: number, unit: LengthUnit = 'mm'): string {
+  if (unit === 'mm') return `${Math.round(mm * 1000) / 1000} mm`;
+  const inches = mm / MM_PER_INCH;
+  const parts = Math.round(inches * 64);
+  if (Math.abs(inches - parts / 64) < NEAR_IN) return `${inFractions(parts, 64)} in`;
+  return `${Math.round(inches * 10_000) / 10_000} in`;
+}
+
+/** So many parts of an inch in lowest terms, `5 1/4`. */
+function inFractions(parts: number, ofAnInch: 16 | 64): string {
+  const whole = Math.floor(parts / ofAnInch);
+  let [above, below] = [parts % ofAnInch, ofAnInch as number];
+  if (above === 0) return String(whole);
+  while (above % 2 === 0) [above, below] = [above / 2, below / 2];
+  return whole === 0 ? `${above}/${below}` : `${whole} ${above}/${below}`;
 }

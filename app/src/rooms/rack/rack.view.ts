@@ -1,6 +1,5 @@
-import { cardSizes } from '@kettle/core/card';
 import { daysUntil, postBy } from '@kettle/core/occasion';
-import type { Plan } from '@kettle/core/plan';
+import { sizesOf, type Plan } from '@kettle/core/plan';
 import { actInWords } from '../../ui/act-words';
 
 /** A card as it stands on the rack. */
@@ -30,7 +29,7 @@ export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
         (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title),
     )
     .map((plan) => {
-      const { paint } = cardSizes(plan.card);
+      const { paint } = sizesOf(plan);
       const post = postBy(plan.brief);
       const days = post === null ? null : daysUntil(post, today);
       return {
