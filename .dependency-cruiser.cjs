@@ -23,6 +23,7 @@ const SUBJECTS = [
   'finish',
   'practice',
   'formats',
+  'prints',
 ];
 
 const toTheRight = SUBJECTS.map((subject, i) => ({

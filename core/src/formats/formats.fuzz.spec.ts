@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { BadInput } from '../units';
-import { readKettleFile, readPlan, traceSheet, writeKettleFile } from '.';
+import { readKettleFile, readPlan, writeKettleFile } from '.';
 
 const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
   do: 'keep-white',
@@ -85,20 +85,5 @@ describe('files that something has happened to', () => {
       Reflect.deleteProperty(without, key);
       expect(() => readPlan(without)).toThrow(new RegExp(`^${key}: is missing$`));
     }
-  });
-});
-
-describe('the trace sheet of any title and name', () => {
-  it('is one SVG without loose markup', () => {
-    fc.assert(
-      fc.property(fc.string({ minLength: 1, maxLength: 60 }), (words) => {
-        const named = { ...plan, title: words, areas: plan.areas.map((area) => ({ ...area, name: words })) };
-        const svg = traceSheet(named);
-        const texts = [...svg.matchAll(/<text[^>]*>([^<]*)<\/text>/g)].map(([, text]) => text);
-        expect(texts).toHaveLength(plan.areas.length + 2);
-        for (const text of texts) expect(text.replace(/&(amp|lt|gt|quot);/g, '')).not.toMatch(/[&<>]/);
-        expect(svg.match(/<svg/g)).toHaveLength(1);
-      }),
-    );
   });
 });

@@ -2,9 +2,8 @@ import { readFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
-import { applyCommands } from '../plan';
 import { BadInput } from '../units';
-import { readKettleFile, readPlan, readStudio, traceSheet, writeKettleFile } from '.';
+import { readKettleFile, readPlan, readStudio, writeKettleFile } from '.';
 
 const fixture = (name: string): Record<string, unknown> =>
   JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), 'utf8')) as Record<
@@ -88,45 +87,5 @@ describe('a .kettle file', () => {
     const fault = faultOf(() => readKettleFile(bytes));
     expect(fault.field).toBe(field);
     expect(fault.reason).toMatch(reason);
-  });
-});
-
-describe('the trace sheet', () => {
-  const svg = traceSheet(
-    applyCommands(smallPlan(), [
-      { do: 'rename', title: 'Fish & <chips>' },
-      {
-        do: 'add-line',
-        line: {
-          id: 'l',
-          points: [
-            [1, 2, 0.5],
-            [11, 2, 0.5],
-          ],
-        },
-      },
-    ]).plan,
-  );
-
-  it('is at true size: its units are mm and one user unit is one mm', () => {
-    const [, width, height, boxWidth, boxHeight] =
-      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
-    expect([width, height]).toEqual([boxWidth, boxHeight]);
-    expect(svg).toContain('<rect class="sheet" width="156" height="108"/>');
-    expect(svg).toContain('<rect class="panel" width="148" height="100"/>');
-    expect(svg).toContain('translate(4 4)');
-  });
-
-  it('has a ruler bar of 50 mm with a tick each centimetre', () => {
-    const bar = /id="ruler" d="([^"]+)"/.exec(svg)![1];
-    expect(bar).toMatch(/^M0 [\d.]+H50/);
-    expect(bar.match(/V/g)).toHaveLength(6);
-  });
-
-  it('shows areas, names and pencil, and escapes words', () => {
-    expect(svg.match(/class="area"/g)).toHaveLength(3);
-    expect(svg).toContain('points="1,2 11,2"');
-    expect(svg).toContain('Fish &amp; &lt;chips&gt;');
-    expect(svg).not.toContain('<chips>');
   });
 });

@@ -1,4 +1,4 @@
 export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION } from './migrate';
 export { parseJson, readKettleFile, writeKettleFile, type KettleFile } from './kettle-file';
-export { traceSheet } from './trace-sheet';
+export { readCalendar, writeCalendar, type CalendarDay } from './calendar-file';
 export { writePng, type Picture } from './png';

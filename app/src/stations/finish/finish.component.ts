@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { traceSheet } from '@kettle/core/formats';
+import { traceSheet } from '@kettle/core/prints';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { handOver } from '../../ui/hand-over';

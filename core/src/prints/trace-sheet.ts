@@ -1,5 +1,6 @@
 import { interiorPoint, type Polygon } from '../geometry';
 import { sizesOf, type Plan } from '../plan';
+import { escapeXml, mmText } from './svg-text';
 
 /** Room round the sheet for the ruler bar and the words, mm. */
 const MARGIN_MM = 12;
@@ -22,22 +23,22 @@ export function traceSheet(plan: Plan): string {
   );
   const lines = plan.lines.map(
     ({ points }) =>
-      `<polyline class="pencil" points="${points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ')}"/>`,
+      `<polyline class="pencil" points="${points.map(([x, y]) => `${mmText(x)},${mmText(y)}`).join(' ')}"/>`,
   );
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">`,
-    `<title>${escape(plan.title)}, trace sheet at true size</title>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mmText(width)}mm" height="${mmText(height)}mm" viewBox="0 0 ${mmText(width)} ${mmText(height)}">`,
+    `<title>${escapeXml(plan.title)}, trace sheet at true size</title>`,
     STYLE,
     `<g transform="translate(${MARGIN_MM} ${MARGIN_MM})">`,
-    `<rect class="sheet" width="${mm(paint.widthMm)}" height="${mm(paint.heightMm)}"/>`,
-    `<g transform="translate(${mm(rim[0])} ${mm(rim[1])})">`,
-    `<rect class="panel" width="${mm(panel.widthMm)}" height="${mm(panel.heightMm)}"/>`,
+    `<rect class="sheet" width="${mmText(paint.widthMm)}" height="${mmText(paint.heightMm)}"/>`,
+    `<g transform="translate(${mmText(rim[0])} ${mmText(rim[1])})">`,
+    `<rect class="panel" width="${mmText(panel.widthMm)}" height="${mmText(panel.heightMm)}"/>`,
     ...areas,
     ...lines,
     '</g>',
     rulerBar(paint.heightMm + 6),
-    `<text x="${RULER_MM + 4}" y="${mm(paint.heightMm + 8)}">print at 100 %; the bar is ${RULER_MM} mm</text>`,
-    `<text x="0" y="${mm(paint.heightMm + 16)}">${escape(plan.title)} · panel ${mm(panel.widthMm)} × ${mm(panel.heightMm)} mm</text>`,
+    `<text x="${RULER_MM + 4}" y="${mmText(paint.heightMm + 8)}">print at 100 %; the bar is ${RULER_MM} mm</text>`,
+    `<text x="0" y="${mmText(paint.heightMm + 16)}">${escapeXml(plan.title)} · panel ${mmText(panel.widthMm)} × ${mmText(panel.heightMm)} mm</text>`,
     '</g>',
     '</svg>',
   ].join('\n');
@@ -51,20 +52,13 @@ const STYLE =
 function rulerBar(y: number): string {
   const ticks = Array.from(
     { length: RULER_MM / 10 + 1 },
-    (_, i) => `M${i * 10} ${mm(y - 1.5)}V${mm(y + 1.5)}`,
+    (_, i) => `M${i * 10} ${mmText(y - 1.5)}V${mmText(y + 1.5)}`,
   );
-  return `<path class="bar" id="ruler" d="M0 ${mm(y)}H${RULER_MM}${ticks.join('')}"/>`;
+  return `<path class="bar" id="ruler" d="M0 ${mmText(y)}H${RULER_MM}${ticks.join('')}"/>`;
 }
 
 const pathOf = (outline: Polygon): string =>
-  outline.map((ring) => `M${ring.map(([x, y]) => `${mm(x)} ${mm(y)}`).join('L')}Z`).join('');
+  outline.map((ring) => `M${ring.map(([x, y]) => `${mmText(x)} ${mmText(y)}`).join('L')}Z`).join('');
 
 const label = (name: string, [x, y]: readonly [number, number]): string =>
-  `<text x="${mm(x)}" y="${mm(y)}" text-anchor="middle">${escape(name)}</text>`;
-
-/** Hundredths of a millimetre are finer than any printer. */
-const mm = (value: number): string => String(Math.round(value * 100) / 100);
-
-const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-
-const escape = (text: string): string => text.replace(/[&<>"]/g, (character) => ENTITIES[character]);
+  `<text x="${mmText(x)}" y="${mmText(y)}" text-anchor="middle">${escapeXml(name)}</text>`;

@@ -1,0 +1,4 @@
+export { pdfPrint, PRINT_PAGES, type PrintPage } from './pdf-print';
+export { svgPrint } from './svg-print';
+export { traceSheet } from './trace-sheet';
+export { cardAtTrueSize, RULER_MM, type TrueSize } from './true-size';
