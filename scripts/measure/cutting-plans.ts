@@ -89,8 +89,6 @@ function puzzle(count: number, slack: number, random: () => number): Piece[] {
   }
   return parts.map(({ widthMm, heightMm }) => {
     const kept = 1 - 2 * slack * random();
-    return random() < 0.5
-      ? { widthMm: widthMm * kept, heightMm }
-      : { widthMm, heightMm: heightMm * kept };
+    return random() < 0.5 ? { widthMm: widthMm * kept, heightMm } : { widthMm, heightMm: heightMm * kept };
   });
 }

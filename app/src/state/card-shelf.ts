@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import * as z from 'zod';
 import { readPlan, readStudio } from '@kettle/core/formats';
-import { newPlan, type Beginning, type Plan } from '@kettle/core/plan';
+import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan';
 import { BadInput, readInput } from '@kettle/core/units';
 import { Database } from './database';
 import { PlanArchive, type UnreadablePlan } from './plan-archive';
@@ -30,8 +30,16 @@ export class CardShelf {
 
   /** Begins a card and returns its id. */
   async begin(beginning: Omit<Beginning, 'id'>): Promise<string> {
-    const id = `card-${crypto.randomUUID().slice(0, 8)}`;
+    const id = newCardId();
     await this.archive.save(newPlan({ ...beginning, id }, this.studio.studio()), 0);
+    await this.refresh();
+    return id;
+  }
+
+  /** Puts a card on the rack again, to be made for another day or person; returns the new one's id. */
+  async makeAgain(plan: Plan): Promise<string> {
+    const id = newCardId();
+    await this.archive.save(madeAgain(plan, id), 0);
     await this.refresh();
     return id;
   }
@@ -47,7 +55,7 @@ export class CardShelf {
     const { readKettleFile } = await import('@kettle/core/formats');
     const { plan } = readKettleFile(bytes);
     const taken = this.cards().some(({ id }) => id === plan.id);
-    const id = taken ? `card-${crypto.randomUUID().slice(0, 8)}` : plan.id;
+    const id = taken ? newCardId() : plan.id;
     await this.archive.save({ ...plan, id }, 0);
     await this.refresh();
     return id;
@@ -84,6 +92,8 @@ export class CardShelf {
     return ids[0];
   }
 }
+
+const newCardId = (): string => `card-${crypto.randomUUID().slice(0, 8)}`;
 
 async function fetchDemo(name: string): Promise<Response> {
   const response = await fetch(`/demo/${name}`);

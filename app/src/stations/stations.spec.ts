@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands, type SittingEvent } from '@kettle/core/plan';
+import { applyCommands, cuttingRequest, type SittingEvent } from '@kettle/core/plan';
 import { replaySitting, sittingAt } from '@kettle/core/sitting';
-import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
+import { kettleInTheRain, MILLRACE_LANE } from '../../../demo/kettle-in-the-rain';
 import { streamPath, streamStops } from '../frame/stream.view';
 import { rackCards } from '../rooms/rack/rack.view';
 import { lookAheadOf } from '../testing/look-ahead';
@@ -9,7 +9,11 @@ import { tideLine } from '../ui/tide-line';
 import { briefAnswer } from './brief/brief.view';
 import { cautionsOf, mixLooks, pigmentChoices, waterInWords } from './colours/colours.view';
 import { choresToAdd, finishRows } from './finish/finish.view';
-import { airFault, paperDrawing, paperWords } from './paper/paper.view';
+import { cardDrawing } from './paper/card-drawing.view';
+import { cuttingAnswer, cutSteps, postAnswer, sheetDrawings, tapeAnswer } from './paper/cutting.view';
+import { airFault, paperWords } from './paper/paper.view';
+import type { CutJob } from '../state/cutting.service';
+import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/card';
 import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting/sitting.view';
 import { areaRows } from './sketch/sketch.view';
 import { maskAnswer, whiteRows } from './whites/whites.view';
@@ -33,22 +37,85 @@ describe('brief', () => {
 });
 
 describe('paper', () => {
-  it('draws card inside envelope, panel inside card, to one scale', () => {
-    const { rects, score } = paperDrawing(plan.card, mm);
+  const half = SHEETS[1];
+  const jobOf = (of: typeof plan, fault = ''): CutJob => {
+    const request = cuttingRequest([of], 'painting', half)!;
+    const cut = cutSheet(request);
+    return {
+      request,
+      sheet: { ...half, price: 6 },
+      cutting: { ...cut, offcuts: offcutsOf(request, cut) },
+      fault,
+    };
+  };
+
+  it('draws card inside envelope, panel inside card, to one scale, faces on the opened sheet', () => {
+    const { rects, scores, handles, words } = cardDrawing(plan.card, 0.5, mm);
     const [envelope, card, panel, sheet] = rects;
     expect(card.x - envelope.x).toBeCloseTo(3, 9);
     expect(panel.x - card.x).toBeCloseTo(4, 9);
     expect(sheet.width).toBeCloseTo(2 * card.width, 9);
-    expect(score!.x1).toBeCloseTo(card.width, 9);
+    expect(scores[0].x1 - sheet.x).toBeCloseTo(card.width, 9);
+    expect(words.map(({ text }) => text)).toEqual(['panel 148 mm × 100 mm', 'back', 'front']);
+    for (const { outer, x, value } of handles) expect(outer - x).toBeCloseTo(value, 9);
+    expect(handles.map(({ key, x }) => [key, x])).toEqual([
+      ['clearanceMm', expect.closeTo(card.x + card.width, 9)],
+      ['tapeMm', expect.closeTo(panel.x + panel.width, 9)],
+    ]);
+  });
+
+  it('an upright top fold: envelope turned, back head down, score measured downwards', () => {
+    const drawn = cardDrawing({ ...plan.card, stands: 'upright', fold: 'top' }, 0.5, mm);
+    expect(drawn.rects[0].height).toBe(162);
+    expect(drawn.words.find(({ text }) => text === 'back')!.headDown).toBe(true);
+    expect(drawn.dimensions.at(-1)).toMatchObject({ text: 'score 156 mm', along: 'y' });
   });
 
   it('says what to cut and score', () => {
-    expect(paperWords(plan.card, mm)).toEqual({
+    expect(paperWords(plan.card, 0.5, mm)).toEqual({
       cut: 'Cut the sheet 312 mm × 108 mm.',
-      score: 'Score 156 mm from the left edge.',
+      score: 'Score 156 mm from the left edge, grain along it.',
       panel: 'Panel 148 mm × 100 mm; tape 4 mm over the rim.',
+      goesIn: 'Goes in with 3 mm a side, 6 mm in all.',
     });
-    expect(paperWords({ ...plan.card, fold: 'flat' }, mm).score).toBe('No fold.');
+    expect(paperWords({ ...plan.card, fold: 'flat' }, 0.5, mm).score).toBe('No fold.');
+    expect(paperWords({ ...plan.card, bulkMm: 2 }, 0.5, mm).goesIn).toMatch(
+      /2 mm of thickness is allowed for/,
+    );
+  });
+
+  it('says how it is cut, what it costs, and when it cannot be', () => {
+    const six = applyCommands(plan, [{ do: 'set-brief', change: { copies: 5, spares: 1 } }]).plan;
+    const job = jobOf(six);
+    expect(cuttingAnswer(job, [six])).toEqual({
+      answer: '2 × half sheet, 8 cuts, 52 % left over. 2.00 a card.',
+      stop: false,
+    });
+    expect(cutSteps(job.cutting!, mm)[0]).toBe(
+      '1. Sheet 1: 312 mm from the left edge, from 0 mm to 380 mm from the top.',
+    );
+    const drawn = sheetDrawings(job, mm);
+    expect(drawn.map(({ pieces }) => pieces.length)).toEqual([3, 3]);
+    expect(cuttingAnswer({ ...job, cutting: null }, [six]).answer).toMatch(/Working out/);
+    expect(cuttingAnswer({ ...job, fault: 'pieces: too many' }, [six]).stop).toBe(true);
+    const large = applyCommands(plan, [
+      { do: 'set-format', change: { card: { widthMm: 300, heightMm: 200 } } },
+    ]).plan;
+    expect(cuttingAnswer(jobOf(large), [large]).answer).toMatch(
+      /1 × card cannot be had, grain along the fold/,
+    );
+  });
+
+  it('says tape, boards and what the post makes of it', () => {
+    expect(tapeAnswer(plan, MILLRACE_LANE, mm)).toBe(
+      'Tape: 0.6 m for one sheet. To tape them all at once: 1 board of 420 mm × 320 mm.',
+    );
+    expect(tapeAnswer({ ...plan, card: { ...plan.card, border: 'bare' } }, MILLRACE_LANE, mm)).toBe('');
+    expect(postAnswer(plan, MILLRACE_LANE)).toEqual({
+      answer: '15 g and 1.2 mm thick in its envelope: goes as a letter.',
+      stop: false,
+    });
+    expect(postAnswer({ ...plan, card: { ...plan.card, bulkMm: 9 } }, MILLRACE_LANE).stop).toBe(true);
   });
 
   it('knows air that cannot be', () => {

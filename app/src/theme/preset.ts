@@ -1,10 +1,12 @@
 import { definePreset } from '@primeuix/themes';
 import base from '@primeuix/themes/aura/base';
 import button from '@primeuix/themes/aura/button';
+import checkbox from '@primeuix/themes/aura/checkbox';
 import dialog from '@primeuix/themes/aura/dialog';
 import inputnumber from '@primeuix/themes/aura/inputnumber';
 import inputtext from '@primeuix/themes/aura/inputtext';
 import menu from '@primeuix/themes/aura/menu';
+import multiselect from '@primeuix/themes/aura/multiselect';
 import progressbar from '@primeuix/themes/aura/progressbar';
 import select from '@primeuix/themes/aura/select';
 import slider from '@primeuix/themes/aura/slider';
@@ -59,7 +61,19 @@ const RUST = {
 export const KETTLE_PRESET = definePreset(
   {
     ...base,
-    components: { button, dialog, inputnumber, inputtext, menu, progressbar, select, slider, toggleswitch },
+    components: {
+      button,
+      checkbox,
+      dialog,
+      inputnumber,
+      inputtext,
+      menu,
+      multiselect,
+      progressbar,
+      select,
+      slider,
+      toggleswitch,
+    },
   },
   {
     primitive: {

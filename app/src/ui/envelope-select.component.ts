@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
 import { ENVELOPES, type Envelope } from '@kettle/core/card';
+import { StudioStore } from '../state/studio-store';
 
 /** The list of common envelopes; shows “own size” for one that is not among them. */
 @Component({
@@ -10,7 +11,7 @@ import { ENVELOPES, type Envelope } from '@kettle/core/card';
   imports: [FormsModule, Select],
   template: `
     <p-select
-      [options]="envelopes"
+      [options]="envelopes()"
       optionLabel="label"
       optionValue="id"
       placeholder="own size"
@@ -25,7 +26,14 @@ import { ENVELOPES, type Envelope } from '@kettle/core/card';
 export class EnvelopeSelect {
   readonly envelope = input.required<Envelope>();
   readonly envelopeChange = output<Envelope>();
-  readonly envelopes = ENVELOPES.map((e) => ({ ...e, label: `${e.name} · ${e.widthMm} × ${e.heightMm} mm` }));
+  private readonly studio = inject(StudioStore);
+  readonly envelopes = computed(() => {
+    const length = (mm: number): string => this.studio.length(mm);
+    return ENVELOPES.map((e) => ({
+      ...e,
+      label: `${e.name} · ${length(e.widthMm)} × ${length(e.heightMm)}`,
+    }));
+  });
   readonly chosen = computed(() => {
     const { widthMm, heightMm } = this.envelope();
     return ENVELOPES.find((e) => e.widthMm === widthMm && e.heightMm === heightMm)?.id ?? null;

@@ -1,3 +1,4 @@
+import type { CutPlan, CutRequest, Offcut } from '@kettle/core/card';
 import type { Finding } from '@kettle/core/checks';
 import type { Paper } from '@kettle/core/paper';
 import type {
@@ -28,6 +29,11 @@ export interface LookAhead {
   readonly kernel: 'wasm' | 'plain';
 }
 
+/** How sheets are cut, and what is left of them. */
+export interface Cutting extends CutPlan {
+  readonly offcuts: readonly Offcut[];
+}
+
 /** The answer as the worker sends it; the snapshot need not travel back. */
 export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
 
@@ -47,6 +53,8 @@ export interface TableApi {
     request: PaletteRequest,
     onProgress: OnProgress,
   ): Promise<PaletteAnswer | null>;
+  /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
+  cut(request: CutRequest): Promise<Cutting>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

@@ -1,3 +1,4 @@
+import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
@@ -49,6 +50,11 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
           onProgress(TABLE_SHARE + (1 - TABLE_SHARE) * share),
         )
       );
+    },
+
+    cut(request) {
+      const plan = cutSheet(request);
+      return Promise.resolve({ ...plan, offcuts: offcutsOf(request, plan) });
     },
 
     calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),

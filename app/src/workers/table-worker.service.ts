@@ -1,8 +1,9 @@
 import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
+import type { CutRequest } from '@kettle/core/card';
 import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
 import type { Plan } from '@kettle/core/plan';
-import type { LookAhead, TableApi } from './table-api';
+import type { Cutting, LookAhead, TableApi } from './table-api';
 
 /** A search under way: its answer (`null` when cancelled) and the way to stop it. */
 export interface Search {
@@ -18,6 +19,10 @@ export class TableWorker {
 
   async lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
     return { plan, ...(await this.api().lookAhead(plan, revision)) };
+  }
+
+  cut(request: CutRequest): Promise<Cutting> {
+    return this.api().cut(request);
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

@@ -4,8 +4,7 @@ import type { Size } from './size';
 const TAPE_OVER_MM = 20;
 
 /** Tape that holds one sheet down all round, mm. */
-export const tapeRound = ({ widthMm, heightMm }: Size): number =>
-  2 * (widthMm + heightMm) + 4 * TAPE_OVER_MM;
+export const tapeRound = ({ widthMm, heightMm }: Size): number => 2 * (widthMm + heightMm) + 4 * TAPE_OVER_MM;
 
 /** How many sheets of one size lie side by side on a board, with `tapeMm` of board between and round them; at least one. */
 export function sheetsOnBoard(sheet: Size, board: Size, tapeMm: number): number {

@@ -42,7 +42,9 @@ const anyFormat = fc
     linerMm: fc.constantFrom(0, 0.12, 0.5),
     bulkMm: fc.constantFrom(0, 4, 20),
     clearanceMm: fc.constantFrom(0, 1, 1.5, 3, 6),
-    card: fc.option(fc.record({ widthMm: fc.constantFrom(127, 148, 210), heightMm: fc.constantFrom(105, 178) })),
+    card: fc.option(
+      fc.record({ widthMm: fc.constantFrom(127, 148, 210), heightMm: fc.constantFrom(105, 178) }),
+    ),
   })
   .map((choice) => cardFormatSchema.parse(choice));
 

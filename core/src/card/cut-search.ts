@@ -84,7 +84,10 @@ function beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Begu
     open = { part: { width: sheet.width, height: sheet.height }, next: open };
   const left = Uint16Array.from(kinds, ({ count }) => count);
   const narrowest: Narrow[] = kinds
-    .map(({ ways }, kind) => ({ kind, side: Math.min(...ways.map((way) => Math.min(way.width, way.height))) }))
+    .map(({ ways }, kind) => ({
+      kind,
+      side: Math.min(...ways.map((way) => Math.min(way.width, way.height))),
+    }))
     .sort((a, b) => a.side - b.side);
   let plans: Begun[] = [{ before: null, laid: null, open, left, placed: 0, lost: 0 }];
   let best = plans[0];

@@ -20,7 +20,12 @@ export function cuttingList(format: CardFormat, count: number, panelMm = 0): Rec
   if (panel.widthMm === 0 || panel.heightMm === 0) return list;
   const grain = grainAlongFold(format.fold);
   const mounted = isMounted(format);
-  list[mounted ? 'base' : 'painting'].push({ name: 'card', ...(mounted ? flat : before(flat, card, paint)), count, grain });
+  list[mounted ? 'base' : 'painting'].push({
+    name: 'card',
+    ...(mounted ? flat : before(flat, card, paint)),
+    count,
+    grain,
+  });
   if (mounted) list.painting.push({ name: 'panel', ...paint, count, grain: 'any' });
   mats.forEach((mat, i) => list.base.push({ name: `mat ${i + 1}`, ...mat, count, grain: 'any' }));
   if (format.linerMm > 0)

@@ -70,7 +70,7 @@ interface Content {
 export function envelopesFor(card: Content, clearanceMm: number, bulkMm: number): NamedEnvelope[] {
   const [long, short] = [Math.max(card.widthMm, card.heightMm), Math.min(card.widthMm, card.heightMm)];
   const room = 2 * clearanceMm + bulkMm - DUST_MM;
-  return ENVELOPES.filter(
-    ({ widthMm, heightMm }) => widthMm >= long + room && heightMm >= short + room,
-  ).sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+  return ENVELOPES.filter(({ widthMm, heightMm }) => widthMm >= long + room && heightMm >= short + room).sort(
+    (a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm,
+  );
 }

@@ -120,7 +120,12 @@ function scoresOf(fold: Fold, card: Size, spine: number): CardSizes['scores'] {
 
 function warn(
   format: CardFormat,
-  { card, perSideMm, bulkMm, nothingLeft }: { card: Size; perSideMm: number; bulkMm: number; nothingLeft: boolean },
+  {
+    card,
+    perSideMm,
+    bulkMm,
+    nothingLeft,
+  }: { card: Size; perSideMm: number; bulkMm: number; nothingLeft: boolean },
 ): string | undefined {
   const both = `${perSideMm} mm a side, ${round(2 * perSideMm)} mm in all`;
   if (format.card && perSideMm < TOO_TIGHT_MM) {

@@ -47,7 +47,9 @@ it('takes in what other calendars write: hours, zones, exceptions to a year', as
   ]);
 });
 
-it.each(['', 'not a calendar', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VCALENDAR', 'BEGIN:VCARD\r\nEND:VCARD'])(
-  'refuses “%s” with what is wrong',
-  (text) => expect(readCalendar(text)).rejects.toThrow(/^calendar: /),
-);
+it.each([
+  '',
+  'not a calendar',
+  'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VCALENDAR',
+  'BEGIN:VCARD\r\nEND:VCARD',
+])('refuses “%s” with what is wrong', (text) => expect(readCalendar(text)).rejects.toThrow(/^calendar: /));

@@ -66,7 +66,10 @@ function parsed(ical: Awaited<ReturnType<typeof loadCalendar>>, text: string) {
     const root = new ical.Component(ical.parse(text) as unknown[]);
     if (root.name === 'vcalendar') return root;
   } catch (cause) {
-    throw new BadInput('calendar', `is not a calendar file: ${cause instanceof Error ? cause.message : String(cause)}`);
+    throw new BadInput(
+      'calendar',
+      `is not a calendar file: ${cause instanceof Error ? cause.message : String(cause)}`,
+    );
   }
   throw new BadInput('calendar', 'holds no calendar');
 }

@@ -44,7 +44,11 @@ describe('released versions', () => {
       ...fixture('studio-v1'),
       ...{ version: 3, evenings: [], people: [] },
     });
-    expect(readStudio(fixture('studio-v2'))).toMatchObject({ ...fixture('studio-v2'), version: 3, sheets: [] });
+    expect(readStudio(fixture('studio-v2'))).toMatchObject({
+      ...fixture('studio-v2'),
+      version: 3,
+      sheets: [],
+    });
     expect(readStudio(fixture('studio-v3'))).toEqual(fixture('studio-v3'));
   });
 

@@ -16,7 +16,10 @@ export const briefSchema = z.strictObject({
   /** Words for how it should feel: quiet, bright, wintry. */
   mood: z.string().max(120).default(''),
   /** Who has had a copy of it, and when. */
-  given: z.array(z.strictObject({ to: z.string().min(1).max(80), on: isoDate })).max(1000).default([]),
+  given: z
+    .array(z.strictObject({ to: z.string().min(1).max(80), on: isoDate }))
+    .max(1000)
+    .default([]),
 });
 export type Brief = z.infer<typeof briefSchema>;
 

@@ -19,7 +19,11 @@ export const feastRuleSchema = z.discriminatedUnion('kind', [
 export type FeastRule = z.infer<typeof feastRuleSchema>;
 
 /** An occasion of somebody's own, which comes every year. */
-export const ownOccasionSchema = z.strictObject({ id, name: z.string().min(1).max(60), rule: feastRuleSchema });
+export const ownOccasionSchema = z.strictObject({
+  id,
+  name: z.string().min(1).max(60),
+  rule: feastRuleSchema,
+});
 
 /** An occasion that comes every year. */
 export interface Feast {

@@ -1,6 +1,14 @@
 export { OCCASIONS } from './occasion';
 export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';
-export { FEASTS, feastIn, feastRuleSchema, nextFeast, ownOccasionSchema, type Feast, type FeastRule } from './feast';
+export {
+  FEASTS,
+  feastIn,
+  feastRuleSchema,
+  nextFeast,
+  ownOccasionSchema,
+  type Feast,
+  type FeastRule,
+} from './feast';
 export {
   eveningSchema,
   eveningsSchema,

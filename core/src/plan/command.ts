@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cardFormatSchema } from '../card';
+import { cardFormatSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
@@ -8,7 +8,7 @@ import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
 import { choreOf } from './chore';
-import { plannedMixSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
+import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
 
 /**
  * Everything that can be done to a plan, as plain data. A command changes a draft in place; the store
@@ -18,6 +18,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rename'), title: z.string().min(1).max(80) }),
   z.strictObject({ do: z.literal('set-brief'), change: changeOf(briefSchema) }),
   z.strictObject({ do: z.literal('set-format'), change: changeOf(cardFormatSchema) }),
+  z.strictObject({ do: z.literal('set-sheets'), change: changeOf(sheetsSchema) }),
+  z.strictObject({ do: z.literal('set-rules'), change: changeOf(rulesSchema) }),
   z.strictObject({ do: z.literal('set-climate'), change: changeOf(climateSchema) }),
   z.strictObject({ do: z.literal('choose-paper'), paper: paperSchema }),
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
@@ -53,6 +55,8 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   rename: (plan, { title }) => void (plan.title = title),
   'set-brief': (plan, { change }) => void Object.assign(plan.brief, change),
   'set-format': (plan, { change }) => void Object.assign(plan.card, change),
+  'set-sheets': (plan, { change }) => void Object.assign(plan.sheets, change),
+  'set-rules': (plan, { change }) => void Object.assign(plan.rules, change),
   'set-climate': (plan, { change }) => void Object.assign(plan.climate, change),
   'choose-paper': (plan, { paper }) => {
     plan.paper = paper.id;

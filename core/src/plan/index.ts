@@ -2,9 +2,10 @@ export { actSchema, type Act, type ChoreAct, type Pass, type Start } from './act
 export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, type Chore } from './chore';
 export { commandSchema, firstFinishing, runCommand, type Command } from './command';
+export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
 export { areaOf, laidMix, mixOf, outlineOf, planPaper, sizesOf } from './lookup';
-export { newPlan, type Beginning } from './new-plan';
+export { madeAgain, newPlan, type Beginning } from './new-plan';
 export { colourAt, heartOf, layersAt, maskedAfter, wettedThrough } from './painted';
 export {
   planSchema,

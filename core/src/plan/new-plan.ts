@@ -40,4 +40,15 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
   };
 }
 
+/** A card made again, for another day or person: its plan as it is, nothing of it done and nobody has one. */
+export function madeAgain(plan: Plan, id: string): Plan {
+  return {
+    ...plan,
+    id,
+    title: `${plan.title.slice(0, 70)}, again`,
+    brief: { ...plan.brief, forWhom: '', needBy: null, given: [] },
+    sitting: null,
+  };
+}
+
 const asAct = (chore: string): Act => ({ kind: 'chore', id: chore, chore, areas: [], handsS: null });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
+import { SHEETS } from '../card';
 import { deltaE00 } from '../colour';
 import { rectangle } from '../geometry';
 import {
@@ -28,6 +29,8 @@ const EVERY_COMMAND: Command[] = [
   { do: 'rename', title: 'Other' },
   { do: 'set-brief', change: { copies: 6 } },
   { do: 'set-format', change: { fold: 'top' } },
+  { do: 'set-sheets', change: { painting: SHEETS[0] } },
+  { do: 'set-rules', change: { letColoursRun: true } },
   { do: 'set-climate', change: { rh: 0.7 } },
   {
     do: 'add-line',

@@ -25,7 +25,10 @@ export const studioSchema = z.strictObject({
   /** What boards there are to tape on, by the size of one. */
   board: z.strictObject({ widthMm: sizeMm, heightMm: sizeMm }),
   /** The most a letter may weigh and be thick; every post has its own. */
-  letter: z.strictObject({ weightG: z.number().positive().max(10_000), thicknessMm: z.number().positive().max(200) }),
+  letter: z.strictObject({
+    weightG: z.number().positive().max(10_000),
+    thicknessMm: z.number().positive().max(200),
+  }),
 });
 export type Studio = z.infer<typeof studioSchema>;
 

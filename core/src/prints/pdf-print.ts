@@ -46,10 +46,7 @@ export async function pdfPrint(
   for (let row = 0; row < down; row++)
     for (let column = 0; column < across; column++) {
       const sheet = sheetOf(paper);
-      const corner = [
-        column * (window.widthMm - SHARED_MM),
-        row * (window.heightMm - SHARED_MM),
-      ] as const;
+      const corner = [column * (window.widthMm - SHARED_MM), row * (window.heightMm - SHARED_MM)] as const;
       sheet.within(window, () => {
         sheet.draw(drawing, MARGIN_MM - corner[0], MARGIN_MM - corner[1]);
       });

@@ -110,7 +110,11 @@ describe('a PDF', () => {
     const steps = Array.from({ length: 70 }, (_, i) => `${i + 1}. Cut 雨 from the left.`);
     const pdf = await pdfPrint(cardAtTrueSize(titled, mm), 'a4', steps);
     // Forty-four lines go on a page.
-    expect(Buffer.from(pdf).toString('latin1').match(/\/Type \/Page\n/g)).toHaveLength(3);
+    expect(
+      Buffer.from(pdf)
+        .toString('latin1')
+        .match(/\/Type \/Page\n/g),
+    ).toHaveLength(3);
   });
 });
 

@@ -56,13 +56,15 @@ describe('a card in time', () => {
     expect(late.back!.feasible).toBe(false);
     const ways = new Map(late.help.map((help) => [help.way, help]));
     const fewer = ways.get('fewer-copies');
-    expect(fewer?.way === 'fewer-copies' && asked({ needBy: '2026-12-10', copies: fewer.copies }).back!.feasible).toBe(
-      true,
-    );
+    expect(
+      fewer?.way === 'fewer-copies' && asked({ needBy: '2026-12-10', copies: fewer.copies }).back!.feasible,
+    ).toBe(true);
     const longer = ways.get('longer-evenings');
     const minutes = longer?.way === 'longer-evenings' ? longer.minutesEach : 0;
     const more = EVENINGS.map((evening) => ({ ...evening, minutes: evening.minutes + minutes }));
-    const plenty = applyCommands(plan, [{ do: 'set-brief', change: { needBy: '2026-12-10', copies: 60 } }]).plan;
+    const plenty = applyCommands(plan, [
+      { do: 'set-brief', change: { needBy: '2026-12-10', copies: 60 } },
+    ]).plan;
     expect(inTime(plenty, timeline, more, TODAY).back!.feasible).toBe(true);
   });
 

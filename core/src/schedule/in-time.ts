@@ -1,4 +1,11 @@
-import { planBack, planForward, PRESSING_NIGHTS, type Evening, type PlanBack, type PlanForward } from '../occasion';
+import {
+  planBack,
+  planForward,
+  PRESSING_NIGHTS,
+  type Evening,
+  type PlanBack,
+  type PlanForward,
+} from '../occasion';
 import type { Plan } from '../plan';
 import { minutesAtTable } from './table-minutes';
 import type { Timeline } from './timeline';

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
@@ -12,21 +21,37 @@ import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
 import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
+import { StudioStore } from '../../state/studio-store';
 import { TableWorker } from '../../workers/table-worker.service';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
-import { rackCards } from './rack.view';
+import { DaysDialog } from './days-dialog.component';
+import { lastEvening, rackCards, type LastEvening } from './rack.view';
+import { YearRibbon } from './ribbon.component';
+import type { ComingOccasion } from './ribbon.view';
 
 /** All cards on rails, at their true relative sizes, in the order in which they are needed. */
 @Component({
   selector: 'kd-rack',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Button, Dialog, InputText, Select, EnvelopeSelect, PanelPicture],
+  imports: [
+    FormsModule,
+    RouterLink,
+    Button,
+    Dialog,
+    InputText,
+    Select,
+    DaysDialog,
+    EnvelopeSelect,
+    PanelPicture,
+    YearRibbon,
+  ],
   templateUrl: './rack.component.html',
   styleUrl: './rack.component.scss',
 })
 export class Rack {
   private readonly shelf = inject(CardShelf);
   private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
   private readonly worker = inject(TableWorker);
   private readonly router = inject(Router);
 
@@ -38,11 +63,17 @@ export class Rack {
     heightMm: ENVELOPES[0].heightMm,
   });
   readonly title = signal('');
+  readonly forWhom = signal('');
+  readonly needBy = signal('');
+  readonly showsDays = signal(false);
+  readonly people = computed(() => this.studio.studio().people);
   readonly unreadable = this.shelf.unreadable;
   readonly cards = computed(() => rackCards(this.shelf.cards(), dayOf(new Date())));
   /** The card about to be thrown away, while the painter is asked. */
   readonly throwing = signal<Plan | null>(null);
+  private readonly titleField = viewChild.required<ElementRef<HTMLInputElement>>('titleField');
   readonly pictures = signal<ReadonlyMap<string, PanelDrawing>>(new Map());
+  readonly evenings = signal<ReadonlyMap<string, LastEvening | null>>(new Map());
 
   constructor() {
     void this.store.close().then(() => this.shelf.refresh());
@@ -55,8 +86,21 @@ export class Rack {
       title,
       occasion: this.occasion(),
       envelope: this.envelope(),
+      brief: { forWhom: this.forWhom().trim(), needBy: this.needBy() || null },
     });
     await this.router.navigate(['/card', id, 'brief']);
+  }
+
+  /** Takes an occasion of the ribbon into the form; its name is what is still to be said. */
+  beginFor({ name, forWhom, day }: ComingOccasion): void {
+    this.occasion.set(name);
+    this.forWhom.set(forWhom ?? '');
+    this.needBy.set(day);
+    this.titleField().nativeElement.focus();
+  }
+
+  async makeAgain(plan: Plan): Promise<void> {
+    await this.router.navigate(['/card', await this.shelf.makeAgain(plan), 'brief']);
   }
 
   async throwAway(plan: Plan): Promise<void> {
@@ -70,6 +114,8 @@ export class Rack {
       this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, null)));
       const ahead = await this.worker.lookAhead(plan, 0);
       this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, ahead)));
+      const sit = lastEvening(plan, ahead.timeline, this.studio.studio().evenings, dayOf(new Date()));
+      this.evenings.update((known) => new Map(known).set(plan.id, sit));
     }
   }
 }

@@ -1,5 +1,6 @@
-import { daysUntil, postBy } from '@kettle/core/occasion';
+import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
 import { sizesOf, type Plan } from '@kettle/core/plan';
+import { inTime, type Timeline } from '@kettle/core/schedule';
 import { actInWords } from '../../ui/act-words';
 
 /** A card as it stands on the rack. */
@@ -10,6 +11,8 @@ export interface RackCard {
   readonly nextAct: string;
   readonly due: string;
   readonly pressing: boolean;
+  /** Finished ones nobody has yet, in words; empty before it is finished. */
+  readonly stock: string;
   /** Size on the rack, px; all cards at one scale. */
   readonly widthPx: number;
   readonly heightPx: number;
@@ -37,11 +40,42 @@ export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
         stage: stageOfCard(plan),
         nextAct: nextActOf(plan),
         due: dueInWords(post, days),
+        stock: stockOf(plan),
         pressing: days !== null && days <= PRESSING_DAYS,
         widthPx: Math.round(paint.widthMm * PX_PER_MM),
         heightPx: Math.round(paint.heightMm * PX_PER_MM),
       };
     });
+}
+
+function stockOf(plan: Plan): string {
+  if (stageOfCard(plan) !== 'finished') return '';
+  const left = plan.brief.copies - plan.brief.given.length;
+  return left <= 0 ? 'all given away' : `${left} of ${plan.brief.copies} in stock`;
+}
+
+/** When to sit down for a card at the latest; `late` when there is not time enough any more. */
+export interface LastEvening {
+  readonly says: string;
+  readonly late: boolean;
+}
+
+/** The last evening to start a card that is wanted by a day; `null` without a day, without evenings, or once it is done. */
+export function lastEvening(
+  plan: Plan,
+  timeline: Pick<Timeline, 'steps'>,
+  evenings: readonly Evening[],
+  today: string,
+): LastEvening | null {
+  if (evenings.length === 0 || stageOfCard(plan) === 'finished') return null;
+  const { back } = inTime(plan, timeline, evenings, today);
+  if (back === null) return null;
+  if (!back.feasible || back.startBy === null)
+    return { says: 'not enough evenings left: see its Brief', late: true };
+  const day = new Date(`${back.startBy}T00:00:00`).toLocaleDateString('en-GB', {
+    ...{ weekday: 'short', day: 'numeric', month: 'short' },
+  });
+  return { says: `sit down by ${day}`, late: false };
 }
 
 function stageOfCard(plan: Plan): string {

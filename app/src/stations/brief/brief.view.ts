@@ -1,6 +1,6 @@
-import { daysUntil, planBack, postBy, PRESSING_NIGHTS, type Evening } from '@kettle/core/occasion';
+import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
-import { minutesAtTable, type Timeline } from '@kettle/core/schedule';
+import { inTime, type Help, type Timeline } from '@kettle/core/schedule';
 import { formatSpan } from '@kettle/core/units';
 
 /** What the brief comes to, in words. */
@@ -59,30 +59,106 @@ export const withEvening = (evenings: readonly Evening[], weekday: number, minut
     ...(minutes > 0 ? [{ weekday, minutes }] : []),
   ].sort((a, b) => a.weekday - b.weekday);
 
-/** When to sit down first, on the evenings there are; nothing to say without a date or evenings. */
+/** What the evenings come to: when to sit down, or what is missing and what would help. */
+export interface EveningsAnswer {
+  readonly answer: string;
+  readonly late: boolean;
+  /** What alone would be enough, or what more there is time for. */
+  readonly more: readonly string[];
+}
+
+/** When to sit down first, on the evenings there are; nothing to say without evenings. */
 export function eveningsAnswer(
   plan: Pick<Plan, 'brief'>,
   timeline: Pick<Timeline, 'steps'> | null,
   evenings: readonly Evening[],
   today: string,
-): { readonly answer: string; readonly late: boolean } | null {
-  const { needBy, postingDays } = plan.brief;
-  if (needBy === null || timeline === null || evenings.length === 0) return null;
-  const { handsMin, waitMin } = minutesAtTable(plan, timeline);
-  const { feasible, startBy, sittings, shortByMin } = planBack({
-    ...{ today, needBy, postingDays, handsMin, waitMin },
-    pressingNights: PRESSING_NIGHTS,
-    evenings: [...evenings],
-  });
+): EveningsAnswer | null {
+  if (timeline === null || evenings.length === 0) return null;
+  const { handsMin, waitMin, back, forward, mostCopies, help } = inTime(plan, timeline, evenings, today);
   const asks = `${formatSpan(handsMin * 60)} in hand and ${formatSpan(waitMin * 60)} waiting`;
-  if (!feasible || startBy === null)
+  if (back === null)
     return {
-      answer: `With ${asks}, ${formatSpan(shortByMin * 60)} are missing before the post. More evenings, fewer copies, less to paint, or a hair dryer.`,
-      late: true,
+      answer: `${asks}: begun today, it is ready for the post on ${inWords(forward?.readyOn ?? today)}.`,
+      ...{ late: false, more: [] },
     };
-  const number = sittings.length === 1 ? 'One evening is' : `The last ${sittings.length} evenings are`;
+  if (!back.feasible || back.startBy === null)
+    return {
+      answer: `With ${asks}, ${formatSpan(back.shortByMin * 60)} are missing before the post.`,
+      late: true,
+      more: help.length > 0 ? help.map(inHelpWords) : ['A later day, or another card from the rack.'],
+    };
+  const number =
+    back.sittings.length === 1 ? 'One evening is' : `The last ${back.sittings.length} evenings are`;
+  const room = mostCopies !== null && mostCopies > plan.brief.copies;
   return {
-    answer: `${number} enough for ${asks}. Sit down first on ${inWords(startBy)} at the latest.`,
+    answer: `${number} enough for ${asks}. Sit down first on ${inWords(back.startBy)} at the latest.`,
     late: false,
+    more: room ? [`There is time for ${mostCopies} by then.`] : [],
   };
 }
+
+function inHelpWords(help: Help): string {
+  switch (help.way) {
+    case 'fewer-copies':
+      return `Enough: ${help.copies === 1 ? 'one copy' : `${help.copies} copies`} by that day.`;
+    case 'hair-dryer':
+      return 'Enough: every layer dried with a hair dryer, warm and not too near.';
+    case 'by-hand':
+      return 'Enough: taken there yourself instead of posted.';
+    case 'longer-evenings':
+      return `Enough: ${help.minutesEach} min more on each evening left.`;
+  }
+}
+
+/** A card made before that this one is like, in what it is for or whom, and who has it. */
+export interface EarlierCard {
+  readonly id: string;
+  readonly title: string;
+  readonly like: string;
+  readonly had: string;
+}
+
+/** The most cards shown as like this one. */
+const MOST_ALIKE = 5;
+
+/** Cards of the rack for the same occasion or the same person, those alike in both first. */
+export function earlierCards(plan: Pick<Plan, 'id' | 'brief'>, cards: readonly Plan[]): EarlierCard[] {
+  const { occasion, forWhom } = plan.brief;
+  const isFor = ({ brief }: Plan): boolean => forWhom !== '' && same(brief.forWhom, forWhom);
+  const isOf = ({ brief }: Plan): boolean => same(brief.occasion, occasion);
+  return cards
+    .filter((card) => card.id !== plan.id && (isFor(card) || isOf(card)))
+    .sort((a, b) => Number(isFor(b)) - Number(isFor(a)) || Number(isOf(b)) - Number(isOf(a)))
+    .slice(0, MOST_ALIKE)
+    .map((card) => ({
+      ...{ id: card.id, title: card.title },
+      like: [
+        ...(isOf(card) ? [card.brief.occasion] : []),
+        ...(isFor(card) ? [`for ${card.brief.forWhom}`] : []),
+      ].join(', '),
+      had: hadInWords(card.brief.given),
+    }));
+}
+
+const same = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase();
+
+function hadInWords(given: Plan['brief']['given']): string {
+  if (given.length === 0) return 'nobody has one yet';
+  const names = given.map(({ to }) => to);
+  const shown = names.slice(0, 3).join(', ');
+  return `${shown}${names.length > 3 ? ` and ${names.length - 3} more` : ''} ${names.length === 1 ? 'has' : 'have'} one`;
+}
+
+/** The cards of the rack that somebody already has, in words; empty for nobody in particular. */
+export function alreadyHas(forWhom: string, cards: readonly Plan[]): string {
+  if (forWhom.trim() === '') return '';
+  const had = cards.flatMap(({ title, brief }) =>
+    brief.given
+      .filter(({ to }) => same(to, forWhom))
+      .map(({ on }) => `“${title}” since ${new Date(`${on}T00:00:00`).toLocaleDateString('en-GB', DATE)}`),
+  );
+  return had.length === 0 ? '' : `${forWhom} already has ${had.join(' and ')}.`;
+}
+
+const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };

@@ -1,22 +1,46 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { cardSizes, type CardFormat } from '@kettle/core/card';
+import type { CardFormat, Mat } from '@kettle/core/card';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { PAPERS, paperById } from '@kettle/core/paper';
+import { planPaper, sizesOf, type Studio } from '@kettle/core/plan';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { LengthField } from '../../ui/length-field.component';
-import { airFault, paperDrawing, paperWords } from './paper.view';
+import { CardDrawingComponent } from './card-drawing.component';
+import { CuttingPlan } from './cutting.component';
+import { postAnswer, tapeAnswer } from './cutting.view';
+import { airFault, paperWords } from './paper.view';
+
+/** One choice among a few, of the card's format. */
+interface Choice {
+  readonly key: 'stands' | 'fold' | 'border' | 'edge';
+  readonly label: string;
+  readonly options: { readonly id: string; readonly name: string }[];
+}
+
+/** A mat as it is first laid: thin card that shows a little, mm. */
+const NEW_MAT: Mat = { thicknessMm: 0.3, showsMm: 4 };
 
 /** From the envelope to the card, its sheet and its panel, drawn true to scale; and the paper itself. */
 @Component({
   selector: 'kd-paper',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText, Select, EnvelopeSelect, LengthField],
+  imports: [
+    FormsModule,
+    InputNumber,
+    InputText,
+    Select,
+    EnvelopeSelect,
+    LengthField,
+    CardDrawingComponent,
+    CuttingPlan,
+  ],
   templateUrl: './paper.component.html',
   styleUrl: './paper.component.scss',
 })
@@ -27,20 +51,61 @@ export class PaperStation {
   readonly plan = this.store.plan;
   readonly papers = [...PAPERS];
   readonly climates = [...CLIMATES_BY_FEEL];
-  readonly folds = [
-    { id: 'side', name: 'folds at the side' },
-    { id: 'top', name: 'folds at the top' },
-    { id: 'flat', name: 'one flat sheet' },
+  readonly choices: readonly Choice[] = [
+    {
+      key: 'stands',
+      label: 'How the card stands',
+      options: [
+        { id: 'lying', name: 'lying' },
+        { id: 'upright', name: 'upright' },
+      ],
+    },
+    {
+      key: 'fold',
+      label: 'Fold',
+      options: [
+        { id: 'side', name: 'folds at the side' },
+        { id: 'top', name: 'folds at the top' },
+        { id: 'flat', name: 'one flat sheet' },
+      ],
+    },
+    {
+      key: 'border',
+      label: 'Border',
+      options: [
+        { id: 'taped', name: 'taped border' },
+        { id: 'bleed', name: 'painted past the edge, then cut' },
+        { id: 'bare', name: 'bare edge' },
+      ],
+    },
+    {
+      key: 'edge',
+      label: 'Edge of the panel',
+      options: [
+        { id: 'cut', name: 'edge cut straight' },
+        { id: 'rounded', name: 'corners rounded' },
+        { id: 'deckled', name: 'edge deckled' },
+        { id: 'torn', name: 'edge torn' },
+      ],
+    },
   ];
-  readonly borders = [
-    { id: 'taped', name: 'taped border' },
-    { id: 'bleed', name: 'painted past the edge, then cut' },
-    { id: 'bare', name: 'bare edge' },
+  readonly cardSizing = [
+    { id: false, name: 'as large as its envelope takes' },
+    { id: true, name: 'of a size of its own' },
   ];
   private readonly length = (mm: number): string => this.studio.length(mm);
-  readonly drawing = computed(() => (this.plan() ? paperDrawing(this.plan()!.card, this.length) : null));
-  readonly words = computed(() => (this.plan() ? paperWords(this.plan()!.card, this.length) : null));
-  readonly sizes = computed(() => (this.plan() ? cardSizes(this.plan()!.card) : null));
+  /** Thickness of the sheet that is painted, mm. */
+  readonly panelMm = computed(() => (this.plan() ? planPaper(this.plan()!).thicknessMm : 0));
+  readonly words = computed(() =>
+    this.plan() ? paperWords(this.plan()!.card, this.panelMm(), this.length) : null,
+  );
+  readonly sizes = computed(() => (this.plan() ? sizesOf(this.plan()!) : null));
+  readonly tape = computed(() =>
+    this.plan() ? tapeAnswer(this.plan()!, this.studio.studio(), this.length) : '',
+  );
+  readonly post = computed(() => (this.plan() ? postAnswer(this.plan()!, this.studio.studio()) : null));
+  readonly letter = computed(() => this.studio.studio().letter);
+  readonly board = computed(() => this.studio.studio().board);
   readonly feel = computed(() => {
     const climate = this.plan()?.climate;
     return (
@@ -54,10 +119,39 @@ export class PaperStation {
     this.store.do({ do: 'set-format', change });
   }
 
+  choose(key: Choice['key'], id: string): void {
+    this.set({ [key]: id });
+  }
+
   measureEnvelope(edge: 'widthMm' | 'heightMm', mm: number): void {
     const other = this.plan()!.card.envelope[edge === 'widthMm' ? 'heightMm' : 'widthMm'];
     // Typed the other way round it is still the same envelope: the longer edge lies along the table.
     this.set({ envelope: { widthMm: Math.max(mm, other), heightMm: Math.min(mm, other) } });
+  }
+
+  /** A card of its own size begins at the size it has. */
+  giveSize(own: boolean): void {
+    this.set({ card: own ? this.sizes()!.card : null });
+  }
+
+  addMat(): void {
+    this.set({ mats: [...this.plan()!.card.mats, NEW_MAT] });
+  }
+
+  changeMat(at: number, change: Partial<Mat>): void {
+    this.set({ mats: this.plan()!.card.mats.map((mat, i) => (i === at ? { ...mat, ...change } : mat)) });
+  }
+
+  removeMat(at: number): void {
+    this.set({ mats: this.plan()!.card.mats.filter((_, i) => i !== at) });
+  }
+
+  setLetter(change: Partial<Studio['letter']>): void {
+    void this.studio.change({ letter: { ...this.letter(), ...change } });
+  }
+
+  setBoard(change: Partial<Studio['board']>): void {
+    void this.studio.change({ board: { ...this.board(), ...change } });
   }
 
   choosePaper(id: string): void {
