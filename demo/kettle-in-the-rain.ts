@@ -1,45 +1,8 @@
 import { ENVELOPES } from '@kettle/core/card';
 import type { Point } from '@kettle/core/geometry';
-import { pigmentByCode } from '@kettle/core/pigment';
-import {
-  applyCommands,
-  NEW_STUDIO,
-  newPlan,
-  techniqueOf,
-  type Command,
-  type Pass,
-  type Plan,
-  type Studio,
-} from '@kettle/core/plan';
-
-/** Millrace Lane: a one-table studio over a canal workshop. Made up, like everything here. */
-export const MILLRACE_LANE: Studio = {
-  ...NEW_STUDIO,
-  name: 'Millrace Lane',
-  painter: 'Ottilie Marrow',
-  climate: { tempC: 19.4, rh: 0.54, airMs: 0 },
-  evenings: [
-    { weekday: 2, minutes: 90 },
-    { weekday: 4, minutes: 90 },
-    { weekday: 6, minutes: 180 },
-  ],
-};
-
-const ellipse = (
-  cx: number,
-  cy: number,
-  rx: number,
-  ry: number,
-  from: number,
-  to: number,
-  n: number,
-): Point[] =>
-  Array.from({ length: n }, (_, i) => {
-    const turn = ((from + ((to - from) * i) / (n - 1)) * Math.PI) / 180;
-    return [round(cx + rx * Math.cos(turn)), round(cy + ry * Math.sin(turn))];
-  });
-
-const round = (mm: number): number => Math.round(mm * 100) / 100;
+import { applyCommands, newPlan, type Command, type Plan } from '@kettle/core/plan';
+import { area, ellipse, mix, pass, rounded, wavy } from './by-hand';
+import { MILLRACE_LANE } from './millrace-lane';
 
 /** Body from the right of the foot over the lid to the spout and back along the flat bottom. */
 const KETTLE: Point[] = [
@@ -85,66 +48,6 @@ const STEAM: Point[] = [
   [44.5, 40],
   [46, 44.5],
 ];
-
-/** Cuts the corners of a closed outline twice, as a hand would round them (Chaikin 1974). */
-const rounded = (ring: Point[], times = 2): Point[] =>
-  times === 0
-    ? ring
-    : rounded(
-        ring.flatMap(([x, y], i) => {
-          const [nx, ny] = ring[(i + 1) % ring.length];
-          return [
-            [round(0.75 * x + 0.25 * nx), round(0.75 * y + 0.25 * ny)],
-            [round(0.25 * x + 0.75 * nx), round(0.25 * y + 0.75 * ny)],
-          ] as Point[];
-        }),
-        times - 1,
-      );
-
-const wavy = (from: Point, to: Point, waver: number): [number, number, number][] =>
-  Array.from({ length: 25 }, (_, i) => {
-    const t = i / 24;
-    return [
-      round(from[0] + (to[0] - from[0]) * t),
-      round(from[1] + (to[1] - from[1]) * t + waver * Math.sin(t * 9)),
-      0.35 + 0.2 * Math.sin(t * 5),
-    ];
-  });
-
-const pass = (
-  id: string,
-  technique: string,
-  name: string,
-  areas: string[],
-  mix: string | null,
-  change: Partial<Pass> = {},
-): Command => ({
-  do: 'add-act',
-  before: 'untape',
-  act: {
-    kind: 'pass',
-    id,
-    name,
-    areas,
-    technique,
-    mix,
-    filmUm: techniqueOf(technique).filmUm,
-    handsS: null,
-    start: techniqueOf(technique).start === 'wet' ? 'straight-on' : 'when-dry',
-    ...change,
-  },
-});
-
-const mix = (id: string, name: string, strength: number, ...parts: [string, number][]): Command => ({
-  do: 'put-mix',
-  mix: { id, name, strength, wanted: null, parts: parts.map(([pigment, n]) => ({ pigment, parts: n })) },
-  pigments: parts.map(([pigment]) => pigmentByCode(pigment)),
-});
-
-const area = (id: string, name: string, ring: Point[]): Command => ({
-  do: 'add-area',
-  area: { id, name, outline: [ring] },
-});
 
 const COMMANDS: Command[] = [
   {

@@ -27,6 +27,24 @@ export async function write(page: Page, selector: string, text: string): Promise
   await page.keyboard.press('Tab');
 }
 
+const MOST_TABS = 120;
+
+/** Goes with the Tab key to the first thing whose name or words begin like this. */
+export async function tabTo(page: Page, name: string): Promise<void> {
+  for (let tabs = 0; tabs < MOST_TABS; tabs++) {
+    await page.keyboard.press('Tab');
+    const found = await page.evaluate((wanted) => {
+      const at = document.activeElement as HTMLElement | null;
+      const label = at instanceof HTMLInputElement ? (at.labels?.[0]?.innerText ?? '') : '';
+      return [at?.getAttribute('aria-label'), at?.innerText, label].some((words) =>
+        words?.trim().startsWith(wanted),
+      );
+    }, name);
+    if (found) return;
+  }
+  throw new Error(`“${name}” is not reached by ${MOST_TABS} tabs`);
+}
+
 /** Points of a pen on the board: fractions of its width and height, and pressure. */
 export type PenPoint = readonly [x: number, y: number, pressure: number];
 

@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, seeText, serveApp, type Profile, type Served } from './browser';
+import { tabTo as tabToOn } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -18,23 +19,7 @@ afterAll(async () => {
   await served.close();
 });
 
-const MOST_TABS = 120;
-
-/** Goes with the Tab key to the first thing whose name or words are these. */
-async function tabTo(name: string): Promise<void> {
-  for (let tabs = 0; tabs < MOST_TABS; tabs++) {
-    await page.keyboard.press('Tab');
-    const found = await page.evaluate((wanted) => {
-      const at = document.activeElement as HTMLElement | null;
-      const label = at instanceof HTMLInputElement ? (at.labels?.[0]?.innerText ?? '') : '';
-      return [at?.getAttribute('aria-label'), at?.innerText, label].some((words) =>
-        words?.trim().startsWith(wanted),
-      );
-    }, name);
-    if (found) return;
-  }
-  throw new Error(`“${name}” is not reached by ${MOST_TABS} tabs`);
-}
+const tabTo = (name: string): Promise<void> => tabToOn(page, name);
 
 const downstream = async (heading: string): Promise<void> => {
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());

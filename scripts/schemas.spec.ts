@@ -3,7 +3,8 @@ import * as z from 'zod';
 import { expect, it } from 'vitest';
 import { readPlan, readStudio } from '@kettle/core/formats';
 import { planSchema, studioSchema } from '@kettle/core/plan';
-import { kettleInTheRain, MILLRACE_LANE } from '../demo/kettle-in-the-rain';
+import { kettleInTheRain } from '../demo/kettle-in-the-rain';
+import { MILLRACE_LANE } from '../demo/millrace-lane';
 
 const written = (name: string): unknown => JSON.parse(readFileSync(`docs/schema/${name}`, 'utf8')) as unknown;
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value)) as unknown;

@@ -2,7 +2,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import * as z from 'zod';
 import { planSchema, studioSchema } from '@kettle/core/plan';
-import { kettleInTheRain, MILLRACE_LANE } from '../demo/kettle-in-the-rain';
+import { kettleInTheRain } from '../demo/kettle-in-the-rain';
+import { MILLRACE_LANE } from '../demo/millrace-lane';
 
 mkdirSync('docs/schema', { recursive: true });
 const write = (name: string, value: unknown): void =>

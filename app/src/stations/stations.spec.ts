@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommands, cuttingRequest, type SittingEvent } from '@kettle/core/plan';
 import { replaySitting, sittingAt } from '@kettle/core/sitting';
-import { kettleInTheRain, MILLRACE_LANE } from '../../../demo/kettle-in-the-rain';
+import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
+import { MILLRACE_LANE } from '../../../demo/millrace-lane';
 import { streamPath, streamStops } from '../frame/stream.view';
 import { rackCards } from '../rooms/rack/rack.view';
 import { lookAheadOf } from '../testing/look-ahead';

@@ -6,6 +6,7 @@ export { isMounted, type Mat } from './pieces';
 export { cardFormatSchema, cardSizes, type CardFormat, type CardSizes, type Fold, type Size } from './size';
 export {
   cardStockSchema,
+  sheetNamed,
   SHEETS,
   sheetsSchema,
   sheetStockSchema,

@@ -39,6 +39,7 @@ export const SHEETS: readonly SheetStock[] = [
   sheet('quarter sheet', 380, 280, 'width'),
   sheet('A3', 420, 297, 'width'),
   sheet('A4', 297, 210, 'width'),
+  sheet('card, 64 × 45 cm', 640, 450, 'height'),
   sheet('A5 pad', 210, 148, null),
   sheet('block, 31 × 23 cm', 310, 230, null),
   sheet('block, 24 × 18 cm', 240, 180, null),
@@ -46,9 +47,14 @@ export const SHEETS: readonly SheetStock[] = [
   sheet('pad, 12 × 9 in', 12 * MM_PER_INCH, 9 * MM_PER_INCH, null),
 ];
 
+/** A sheet of the list by its name. */
+export function sheetNamed(name: string): SheetStock {
+  return SHEETS.find((known) => known.name === name)!;
+}
+
 /** What a new card is cut from, until the painter says otherwise. */
 export const USUAL_SHEETS: Sheets = {
-  painting: SHEETS[1],
-  base: { ...SHEETS[3], weightGm2: 250, thicknessMm: 0.3 },
-  liner: { ...SHEETS[4], weightGm2: 100, thicknessMm: 0.12 },
+  painting: sheetNamed('half sheet'),
+  base: { ...sheetNamed('card, 64 × 45 cm'), weightGm2: 250, thicknessMm: 0.3 },
+  liner: { ...sheetNamed('card, 64 × 45 cm'), weightGm2: 100, thicknessMm: 0.12 },
 };

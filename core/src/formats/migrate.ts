@@ -3,7 +3,7 @@ import { BadInput, readInput } from '../units';
 
 type Json = Record<string, unknown>;
 
-const A3: Json = { name: 'A3', widthMm: 420, heightMm: 297, grain: 'width', price: null };
+const CARD: Json = { name: 'card, 64 × 45 cm', widthMm: 640, heightMm: 450, grain: 'height', price: null };
 
 /** Steps from one released version of the plan to the next, JSON to JSON; entry n leads from version n. */
 const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
@@ -23,8 +23,8 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
     },
     sheets: {
       painting: { name: 'half sheet', widthMm: 560, heightMm: 380, grain: 'height', price: null },
-      base: { ...A3, weightGm2: 250, thicknessMm: 0.3 },
-      liner: { ...A3, name: 'A4', widthMm: 297, heightMm: 210, weightGm2: 100, thicknessMm: 0.12 },
+      base: { ...CARD, weightGm2: 250, thicknessMm: 0.3 },
+      liner: { ...CARD, weightGm2: 100, thicknessMm: 0.12 },
     },
   }),
 };

@@ -29,6 +29,14 @@ import { lastEvening, rackCards, type LastEvening } from './rack.view';
 import { YearRibbon } from './ribbon.component';
 import type { ComingOccasion } from './ribbon.view';
 
+/** Cards put up on the rack in one go, and the pause before the next, ms. */
+const CARDS_AT_ONCE = 6;
+const PUT_UP_MS = 30;
+
+const { name, widthMm, heightMm } = ENVELOPES.find(({ id }) => id === 'c6')!;
+/** What a card is begun in until the painter says otherwise. */
+const USUAL_ENVELOPE: Envelope = { name, widthMm, heightMm };
+
 /** All cards on rails, at their true relative sizes, in the order in which they are needed. */
 @Component({
   selector: 'kd-rack',
@@ -57,11 +65,7 @@ export class Rack {
 
   readonly occasions = [...OCCASIONS];
   readonly occasion = signal('birthday');
-  readonly envelope = signal<Envelope>({
-    name: ENVELOPES[0].name,
-    widthMm: ENVELOPES[0].widthMm,
-    heightMm: ENVELOPES[0].heightMm,
-  });
+  readonly envelope = signal<Envelope>(USUAL_ENVELOPE);
   readonly title = signal('');
   readonly forWhom = signal('');
   readonly needBy = signal('');
@@ -69,6 +73,9 @@ export class Rack {
   readonly people = computed(() => this.studio.studio().people);
   readonly unreadable = this.shelf.unreadable;
   readonly cards = computed(() => rackCards(this.shelf.cards(), dayOf(new Date())));
+  /** So many are put up; the rest follow a few at a time, so that the page never stands still. */
+  private readonly putUp = signal(CARDS_AT_ONCE);
+  readonly shown = computed(() => this.cards().slice(0, this.putUp()));
   /** The card about to be thrown away, while the painter is asked. */
   readonly throwing = signal<Plan | null>(null);
   private readonly titleField = viewChild.required<ElementRef<HTMLInputElement>>('titleField');
@@ -78,6 +85,10 @@ export class Rack {
   constructor() {
     void this.store.close().then(() => this.shelf.refresh());
     effect(() => void this.paint(this.shelf.cards()));
+    effect(() => {
+      if (this.putUp() < this.cards().length)
+        setTimeout(() => this.putUp.update((n) => n + CARDS_AT_ONCE), PUT_UP_MS);
+    });
   }
 
   async begin(): Promise<void> {

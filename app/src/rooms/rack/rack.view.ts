@@ -19,7 +19,7 @@ export interface RackCard {
 }
 
 /** Scale of the rack, px per mm. */
-const PX_PER_MM = 1.7;
+const PX_PER_MM = 1.35;
 
 /** A card wanted within so many days is pressing. */
 const PRESSING_DAYS = 3;

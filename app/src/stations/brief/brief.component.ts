@@ -55,8 +55,12 @@ export class BriefStation {
   });
 
   readonly people = computed(() => this.studio.studio().people);
-  readonly has = computed(() => alreadyHas(this.plan()?.brief.forWhom ?? '', this.shelf.cards()));
-  readonly earlier = computed(() => (this.plan() ? earlierCards(this.plan()!, this.shelf.cards()) : []));
+  /** All cards; the one on the table as it is now. */
+  private readonly cards = computed(() =>
+    this.shelf.cards().map((card) => (card.id === this.plan()?.id ? this.plan()! : card)),
+  );
+  readonly has = computed(() => alreadyHas(this.plan()?.brief.forWhom ?? '', this.cards()));
+  readonly earlier = computed(() => (this.plan() ? earlierCards(this.plan()!, this.cards()) : []));
 
   constructor() {
     void this.shelf.refresh();
