@@ -89,9 +89,15 @@ export async function openPage(profile: Profile, url: string): Promise<Page & { 
 export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 
-/** Waits until a text stands anywhere on the page. */
-export const seeText = (page: Page, text: string): Promise<unknown> =>
-  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+/** Waits until a text stands anywhere on the page; says what stood there if it never does. */
+export async function seeText(page: Page, text: string): Promise<void> {
+  try {
+    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+  } catch (cause) {
+    const stood = await page.evaluate(() => document.body.innerText);
+    throw new Error(`“${text}” does not stand on ${page.url()}, but: ${stood}`, { cause });
+  }
+}
 
 /** Clicks what `find` finds once it stands still: a list may open, or be drawn anew, under the hand. */
 export async function clickFound(find: () => Promise<JSHandle>): Promise<void> {

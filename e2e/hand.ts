@@ -22,7 +22,12 @@ export async function choose(page: Page, list: string, option: string): Promise<
 
 /** Writes into a field as at a keyboard, in place of what stands there. */
 export async function write(page: Page, selector: string, text: string): Promise<void> {
-  await page.locator(selector).click({ count: 3 });
+  // Not by clicks: what is above the field may still be growing.
+  const field = await page.waitForSelector(selector, { visible: true });
+  await field!.evaluate((input) => {
+    (input as HTMLInputElement).focus();
+    (input as HTMLInputElement).select();
+  });
   await page.keyboard.type(text);
   await page.keyboard.press('Tab');
 }

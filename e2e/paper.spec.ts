@@ -56,7 +56,7 @@ it('a card too thick for its envelope is refused with the one that would do', as
 
 it('a mat is laid and taken away, and the panel gives way', async () => {
   const panel = (): Promise<string> =>
-    page.$eval('.notes section', (notes) => /Panel [^;]+/.exec((notes as HTMLElement).innerText)![0]);
+    page.$eval('.notes section', (notes) => /Panel [^;]+/.exec(notes.innerText)![0]);
   const before = await panel();
   await press(page, 'Lay a mat under the panel');
   await page.waitForFunction(() => document.body.innerText.includes('mat 2, thick'));

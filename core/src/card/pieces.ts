@@ -22,8 +22,7 @@ export const piecesShape = {
   /** Whatever else makes it thicker: stones, ribbon, thread. */
   bulkMm: lengthMm.default(0),
 };
-const piecesSchema = z.strictObject(piecesShape);
-type Pieces = z.infer<typeof piecesSchema>;
+type Pieces = z.infer<z.ZodObject<typeof piecesShape>>;
 
 /** Whether the painting is a sheet of its own that is fixed onto the base or a mat. */
 export const isMounted = ({ panelRevealMm, mats }: Pick<Pieces, 'panelRevealMm' | 'mats'>): boolean =>

@@ -44,9 +44,9 @@ export async function readCalendar(text: string): Promise<CalendarDay[]> {
     const rule = component.getFirstPropertyValue('rrule');
     return [
       {
-        id: (event.uid as string | null) ?? `event-${i}`,
+        id: event.uid || `event-${i}`,
         day: start.toString().slice(0, 10),
-        name: (event.summary as string | null) ?? 'a day without a name',
+        name: event.summary || 'a day without a name',
         everyYear: rule instanceof ical.Recur && rule.freq === 'YEARLY' && rule.interval === 1,
       },
     ];

@@ -169,5 +169,5 @@ function writeSteps(paper: Paper, steps: readonly string[], sheetOf: (paper: Pap
 /** The letters the printer's own font has; others become a dot, so that a name never stops a print. */
 function printable(text: string, font: PdfLib.PDFFont): string {
   const known = new Set(font.getCharacterSet());
-  return [...text].map((letter) => (known.has(letter.codePointAt(0)!) ? letter : '·')).join('');
+  return Array.from(text, (letter) => (known.has(letter.codePointAt(0)!) ? letter : '·')).join('');
 }

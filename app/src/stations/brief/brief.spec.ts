@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { applyCommands } from '@kettle/core/plan';
 import { layOut } from '@kettle/core/schedule';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
-import { briefAnswer, eveningsAnswer, weekOf, withEvening } from './brief.view';
+import { alreadyHas, earlierCards, eveningsAnswer, weekOf, withEvening } from './brief.view';
 
 const plan = kettleInTheRain();
 const timeline = layOut(plan);
@@ -35,7 +35,20 @@ describe('what they come to', () => {
   it('says what is missing, and what helps', () => {
     const answer = eveningsAnswer(plan, timeline, tuesday, '2026-12-07')!;
     expect(answer.late).toBe(true);
-    expect(answer.answer).toMatch(/are missing before the post\. More evenings/);
+    expect(answer.answer).toMatch(/35 min are missing before the post\.$/);
+    expect(answer.more).toEqual([
+      'Enough: every layer dried with a hair dryer, warm and not too near.',
+      'Enough: 36 min more on each evening left.',
+    ]);
+  });
+
+  it('says what more there is time for, and what without a day', () => {
+    const answer = eveningsAnswer(plan, timeline, tuesday, '2026-11-24')!;
+    expect(answer.more[0]).toMatch(/^There is time for \d+ by then\.$/);
+    const undated = applyCommands(plan, [{ do: 'set-brief', change: { needBy: null } }]).plan;
+    expect(eveningsAnswer(undated, timeline, tuesday, '2026-11-24')!.answer).toMatch(
+      /begun today, it is ready for the post on Wednesday 2 December\.$/,
+    );
   });
 
   it('asks for more with more copies', () => {
@@ -43,11 +56,36 @@ describe('what they come to', () => {
     expect(eveningsAnswer(dozen, timeline, tuesday, '2026-11-24')!.late).toBe(true);
   });
 
-  it('has nothing to say without a date, without evenings, or before the times are known', () => {
-    const undated = applyCommands(plan, [{ do: 'set-brief', change: { needBy: null } }]).plan;
-    expect(eveningsAnswer(undated, timeline, tuesday, '2026-11-24')).toBeNull();
+  it('has nothing to say without evenings, or before the times are known', () => {
     expect(eveningsAnswer(plan, timeline, [], '2026-11-24')).toBeNull();
     expect(eveningsAnswer(plan, null, tuesday, '2026-11-24')).toBeNull();
-    expect(briefAnswer(undated, '2026-11-24').answer).toContain('No date');
+  });
+});
+
+describe('cards made before', () => {
+  const given = [{ to: 'Wilma Okonedo', on: '2026-03-14' }];
+  const card = (id: string, brief: object): typeof plan => ({
+    ...{ ...plan, id, title: id },
+    brief: { ...plan.brief, given: [], ...brief },
+  });
+  const asked = card('asked', { occasion: 'birthday', forWhom: 'Wilma Okonedo' });
+  const rack = [
+    asked,
+    card('kites', { occasion: 'Birthday', forWhom: 'Corin Vale', given }),
+    card('ferry', { occasion: 'leaving', forWhom: 'wilma okonedo ' }),
+    card('heron', { occasion: 'new home', forWhom: 'Corin Vale' }),
+  ];
+
+  it('are like it in the occasion or the person, not in neither, and not itself', () => {
+    expect(earlierCards(asked, rack)).toEqual([
+      { id: 'ferry', title: 'ferry', like: 'for wilma okonedo ', had: 'nobody has one yet' },
+      { id: 'kites', title: 'kites', like: 'Birthday', had: 'Wilma Okonedo has one' },
+    ]);
+  });
+
+  it('that somebody already has are told, whatever card is on the table', () => {
+    expect(alreadyHas('Wilma Okonedo', rack)).toBe('Wilma Okonedo already has “kites” since 14 March 2026.');
+    expect(alreadyHas('Corin Vale', rack)).toBe('');
+    expect(alreadyHas(' ', rack)).toBe('');
   });
 });
