@@ -69,11 +69,14 @@ const COMMANDS: Command[] = [
   area('reed-three', 'leaning reed', reed(8, 202, 74, -5)),
   mix('dawn', 'dawn', 0.07, ['PB29', 3], ['PR122', 1]),
   mix('mud', 'wet mud', 0.18, ['PBr7-raw-sienna', 2], ['PB29', 1]),
-  mix('slate', 'slate', 0.42, ['PB29', 3], ['PBr7-burnt-sienna', 4]),
+  mix('slate', 'slate', 1, ['PB29', 4], ['PBr7-burnt-sienna', 3]),
   pass('sky-wash', 'graded-wash', '', ['sky'], 'dawn'),
   pass('flats-wash', 'flat-wash', '', ['flats'], 'mud'),
-  pass('heron', 'flat-wash', '', ['heron'], 'slate', { filmUm: 50 }),
-  pass('reeds', 'loose-strokes', '', ['reed-one', 'reed-two', 'reed-three'], 'slate', { handsS: 100 }),
+  pass('heron', 'flat-wash', '', ['heron'], 'slate'),
+  pass('reeds', 'loose-strokes', '', ['reed-one', 'reed-two', 'reed-three'], 'slate', {
+    handsS: 100,
+    filmUm: 70,
+  }),
 ];
 
 /** A slimline card that stands upright: new home; a graded sky, the heron and reeds as silhouettes. */

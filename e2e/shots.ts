@@ -4,7 +4,7 @@ import type { Page } from 'puppeteer-core';
 import { openBrowser, openPage, press, seeText, serveApp, station } from './browser';
 
 const FOLDER = process.env['SHOTS'] ?? 'docs/screenshots';
-const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'finish', 'sitting'];
+const STATIONS = ['brief', 'sketch', 'whites', 'colours', 'passes', 'finish', 'sitting'];
 
 /** Lets fonts, worker answers and drawings settle. */
 const settle = (page: Page): Promise<void> =>
@@ -45,6 +45,9 @@ try {
     if (name === 'passes') await paintAhead(page);
     await shoot(page, name);
   }
+  // The batch on its mats has more to cut.
+  await page.goto(`${served.url}/card/quince-branch/paper`, { waitUntil: 'networkidle0' });
+  await shoot(page, 'paper');
   await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
   await shoot(page, 'rack');
   for (const fault of page.faults) console.error(fault);

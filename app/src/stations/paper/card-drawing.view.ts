@@ -55,9 +55,22 @@ export interface CardDrawing {
   readonly handles: readonly Handle[];
 }
 
-/** Letters across the width of the drawing, and the room for dimension lines in letters. */
+/** Letters across and down the drawing where it stands, and the room for dimension lines in letters. */
 const LETTERS_ACROSS = 66;
+const LETTERS_DOWN = 25;
 const GAP_LETTERS = 2.6;
+
+/** A panel narrower than this has its size written on two lines, letters. */
+const LETTERS_OF_A_SIZE = 13;
+
+/** What stands on the panel: its size, under the word for it where both do not go side by side. mm. */
+const onPanel = (size: string, line: number): { text: string; down: number }[] =>
+  line === 0
+    ? [{ text: `panel ${size}`, down: 0 }]
+    : [
+        { text: 'panel', down: -0.6 * line },
+        { text: size, down: 0.7 * line },
+      ];
 
 /** Radius of a rounded corner as it is drawn, mm. */
 const ROUND_MM = 5;
@@ -75,10 +88,13 @@ export function cardDrawing(
   const { card, flat, mats, panel, paint } = sizes;
   const { envelope: lies } = format;
   const envelope = format.stands === 'lying' ? lies : { widthMm: lies.heightMm, heightMm: lies.widthMm };
-  const letterMm = (envelope.widthMm + flat.widthMm) / (LETTERS_ACROSS - 4 * GAP_LETTERS);
+  const height = Math.max(envelope.heightMm, flat.heightMm);
+  const letterMm = Math.max(
+    (envelope.widthMm + flat.widthMm) / (LETTERS_ACROSS - 4 * GAP_LETTERS),
+    height / (LETTERS_DOWN - 2 * GAP_LETTERS),
+  );
   const gap = GAP_LETTERS * letterMm;
   const dimensionGap = 0.5 * gap;
-  const height = Math.max(envelope.heightMm, flat.heightMm);
   const [envelopeTop, flatTop] = [(height - envelope.heightMm) / 2, (height - flat.heightMm) / 2];
   const flatLeft = envelope.widthMm + 2 * gap;
   const width = flatLeft + flat.widthMm;
@@ -107,12 +123,13 @@ export function cardDrawing(
       ...onCard(frontAt),
     ],
     words: [
-      {
-        text: `panel ${length(panel.widthMm)} × ${length(panel.heightMm)}`,
-        x: envelope.widthMm / 2,
-        y: envelopeTop + envelope.heightMm / 2,
-        headDown: false,
-      },
+      ...onPanel(
+        `${length(panel.widthMm)} × ${length(panel.heightMm)}`,
+        panel.widthMm < LETTERS_OF_A_SIZE * letterMm ? letterMm : 0,
+      ).map(({ text, down: lower }) => ({
+        ...{ text, x: envelope.widthMm / 2, headDown: false },
+        y: envelopeTop + envelope.heightMm / 2 + lower,
+      })),
       ...outside.map(({ name, x, y, headDown }) => ({
         text: name,
         x: flatLeft + x + card.widthMm / 2,
