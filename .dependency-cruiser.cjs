@@ -14,6 +14,7 @@ const SUBJECTS = [
   'occasion',
   'sketch',
   'plan',
+  'areas',
   'whites',
   'learning',
   'schedule',

@@ -21,7 +21,7 @@ const BRANCH: Point[] = [
 
 /** A quince hanging from the branch, a little narrower at its stalk. */
 const quince = (x: number, y: number, size: number): Point[] =>
-  ellipse(x, y, size, size * 1.1, -80, 260, 22).map(([px, py]) => [px, py < y ? py + 0.12 * (y - py) : py]);
+  ellipse(x, y, size, size * 1.1, -80, 260, 44).map(([px, py]) => [px, py < y ? py + 0.12 * (y - py) : py]);
 
 const leaf = (x: number, y: number, length: number, turnDeg: number): Point[] => {
   const turn = (turnDeg * Math.PI) / 180;

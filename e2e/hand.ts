@@ -22,7 +22,13 @@ export async function choose(page: Page, list: string, option: string): Promise<
 
 /** Writes into a field as at a keyboard, in place of what stands there. */
 export async function write(page: Page, selector: string, text: string): Promise<void> {
-  // Not by clicks: what is above the field may still be growing.
+  await page.locator(selector).click({ count: 3 });
+  await page.keyboard.type(text);
+  await page.keyboard.press('Tab');
+}
+
+/** The same where what stands above the field still grows, and a click might miss it. */
+export async function retype(page: Page, selector: string, text: string): Promise<void> {
   const field = await page.waitForSelector(selector, { visible: true });
   await field!.evaluate((input) => {
     (input as HTMLInputElement).focus();

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, downloads, write } from './hand';
+import { choose, downloads, retype } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -43,13 +43,13 @@ it('puts offcuts into the cupboard, and they can be cut from', async () => {
 
 it('a card too thick for its envelope is refused with the one that would do', async () => {
   await choose(page, 'Size of the card', 'of a size of its own');
-  await write(page, field('card, width'), '150 mm');
-  await write(page, field('card, height'), '105 mm');
-  await write(page, field('foam under it'), '12 mm');
+  await retype(page, field('card, width'), '150 mm');
+  await retype(page, field('card, height'), '105 mm');
+  await retype(page, field('foam under it'), '12 mm');
   await seeText(page, 'too large and thick for this envelope');
   await seeText(page, 'would do');
   await seeText(page, 'too thick for a letter');
-  await write(page, field('foam under it'), '0 mm');
+  await retype(page, field('foam under it'), '0 mm');
   await choose(page, 'Size of the card', 'as large as its envelope takes');
   await seeText(page, 'Cut the sheet');
 });
@@ -94,8 +94,8 @@ it('inches with fractions are read and shown everywhere', async () => {
   await page.click('kd-house-menu button');
   await press(page, 'Measure in inches');
   await seeText(page, 'C6 · 6 3/8 in × 4 1/2 in');
-  await write(page, field('longer edge'), '7 1/4');
-  await write(page, field('shorter edge'), '5 1/4');
+  await retype(page, field('longer edge'), '7 1/4');
+  await retype(page, field('shorter edge'), '5 1/4');
   await seeText(page, 'US A7 · 7 1/4 in × 5 1/4 in');
   expect(
     await page.$eval(field('longer edge'), (input) => (input as unknown as HTMLInputElement).value),

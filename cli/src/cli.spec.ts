@@ -232,6 +232,36 @@ describe('answers', () => {
     );
   });
 
+  it('areas: sizes, and who touches whom', () => {
+    const { areas } = answer('areas', kettleInTheRain()) as {
+      areas: {
+        id: string;
+        cm2: number;
+        narrowestMm: number;
+        edgeMm: number;
+        touching: { id: string; sharedMm: number }[];
+      }[];
+    };
+    const sill = areas.find(({ id }) => id === 'sill')!;
+    // 148 × 33.5 mm.
+    expect(sill.cm2).toBeCloseTo(49.58, 6);
+    expect(sill.edgeMm).toBeCloseTo(2 * (148 + 33.5), 6);
+    expect(sill.narrowestMm).toBeCloseTo(33.5, 1);
+    expect(sill.touching.map(({ id }) => id)).toEqual(['kettle']);
+    const kettle = areas.find(({ id }) => id === 'kettle')!;
+    expect(kettle.touching.map(({ id }) => id).sort()).toEqual(['pane', 'sill']);
+    for (const { sharedMm } of kettle.touching) {
+      expect(sharedMm).toBeGreaterThan(0);
+      expect(sharedMm).toBeLessThanOrEqual(kettle.edgeMm + 1e-6);
+    }
+  });
+
+  it('trace prints the sheet as it is, not as JSON', () => {
+    const { out, code } = run(['trace'], () => Buffer.from(JSON.stringify(kettleInTheRain())));
+    expect(code).toBe(0);
+    expect(out).toMatch(/^<svg [^>]*width="[\d.]+mm"/);
+  });
+
   it('list knows every id', () => {
     const known = JSON.parse(run(['list'], () => new Uint8Array()).out) as Record<string, unknown[]>;
     expect(known['pigments']).toHaveLength(46);

@@ -7,6 +7,8 @@ export interface CliCommand {
   readonly shape: { readonly in: string; readonly out: string };
   /** A command without input does not read standard input. */
   readonly input: 'json' | 'plan' | 'none';
-  /** Throws `BadInput` on bad input; whatever it returns is printed as JSON. */
+  /** Left out, the answer is printed as JSON; `text` prints it as it is. */
+  readonly prints?: 'text';
+  /** Throws `BadInput` on bad input; what it returns is printed. */
   readonly run: (input: unknown) => unknown;
 }

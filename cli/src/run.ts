@@ -1,6 +1,7 @@
 import { parseJson, readKettleFile } from '@kettle/core/formats';
 import { BadInput } from '@kettle/core/units';
 import type { CliCommand } from './command';
+import { areas } from './commands/areas';
 import { check } from './commands/check';
 import { cut } from './commands/cut';
 import { dry } from './commands/dry';
@@ -13,6 +14,7 @@ import { simulate } from './commands/simulate';
 import { size } from './commands/size';
 import { spatter } from './commands/spatter';
 import { swatchFit } from './commands/swatch-fit';
+import { trace } from './commands/trace';
 
 /** Every command; to add one, a file in commands/ and a name here. */
 export const COMMANDS: readonly CliCommand[] = [
@@ -26,6 +28,8 @@ export const COMMANDS: readonly CliCommand[] = [
   swatchFit,
   simulate,
   spatter,
+  areas,
+  trace,
   check,
   list,
 ];
@@ -60,8 +64,9 @@ function answer(args: readonly string[], read: (file: string) => Uint8Array): st
     throw new BadInput('command', `unknown “${name}”; known: ${COMMANDS.map((c) => c.name).join(', ')}`);
   if (rest.includes('--help')) return help(command);
   if (rest.length > 1) throw new BadInput('arguments', `${name} takes one file or -, not ${rest.length}`);
-  if (command.input === 'none') return JSON.stringify(command.run(undefined), null, 1);
-  return JSON.stringify(command.run(readDocument(command, read(rest[0] ?? '-'))), null, 1);
+  const input = command.input === 'none' ? undefined : readDocument(command, read(rest[0] ?? '-'));
+  const result = command.run(input);
+  return command.prints === 'text' ? String(result) : JSON.stringify(result, null, 1);
 }
 
 /** A zip begins with these two bytes; a plan may come packed or bare. */

@@ -5,9 +5,10 @@ import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
 import { getStroke } from 'perfect-freehand';
 import { lineUnderRubber, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
+import { BoardView } from './board-view';
 import type { PanelDrawing } from './panel.view';
 
-export type BoardTool = 'pencil' | 'rectangle' | 'rub-out';
+export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub-out' | 'board';
 
 /** What the board tells of the hand on it; all in mm on the panel. */
 export interface BoardEvents {
@@ -15,6 +16,7 @@ export interface BoardEvents {
   strokeGoesOn(points: readonly PencilPoint[]): void;
   strokeEnds(): void;
   rectangle(x: number, y: number, width: number, height: number): void;
+  fill(x: number, y: number): void;
   rubOut(line: string): void;
 }
 
@@ -28,6 +30,11 @@ const MOUSE_PRESSURE = 0.5;
 /** Room round the sheet, px. */
 const MARGIN_PX = 28;
 
+/** By how much a key, and a pixel of the wheel, bring the board nearer; how far an arrow key moves it, px. */
+const A_KEY = 1.25;
+const PER_WHEEL_PX = 0.0015;
+const ARROW_PX = 40;
+
 /** The board on which a panel is drawn: shows sheet, areas and pencil, and follows pen, touch and mouse. */
 export class DrawingBoard {
   tool: BoardTool = 'pencil';
@@ -38,8 +45,9 @@ export class DrawingBoard {
   private readonly resize: ResizeObserver;
   private drawing: PanelDrawing | null = null;
   private lines: readonly PencilLine[] = [];
-  private scale = 1;
-  private offset: readonly [number, number] = [0, 0];
+  private readonly view = new BoardView();
+  /** Where the hand holds the board while it moves it, px. */
+  private held: readonly [number, number] | null = null;
   private stroke: PencilPoint[] | null = null;
   private corner: PencilPoint | null = null;
 
@@ -53,6 +61,8 @@ export class DrawingBoard {
     host.addEventListener('pointermove', this.move);
     host.addEventListener('pointerup', this.up);
     host.addEventListener('pointercancel', this.up);
+    host.addEventListener('wheel', this.wheel, { passive: false });
+    host.addEventListener('keydown', this.key);
     this.resize = new ResizeObserver(() => this.fit());
     this.resize.observe(host);
   }
@@ -72,24 +82,62 @@ export class DrawingBoard {
     const { drawing, host } = this;
     if (!drawing || host.clientWidth === 0) return;
     const rim = Math.max(0, drawing.rimMm);
-    const [width, height] = [drawing.widthMm + 2 * rim, drawing.heightMm + 2 * rim];
-    this.scale = Math.min(
-      (host.clientWidth - 2 * MARGIN_PX) / width,
-      (host.clientHeight - 2 * MARGIN_PX) / height,
-    );
-    this.offset = [
-      (host.clientWidth - drawing.widthMm * this.scale) / 2,
-      (host.clientHeight - drawing.heightMm * this.scale) / 2,
-    ];
     this.stage.size({ width: host.clientWidth, height: host.clientHeight });
-    for (const layer of [this.ground, this.pencil, this.live]) {
-      layer.position({ x: this.offset[0], y: this.offset[1] });
-      layer.scale({ x: this.scale, y: this.scale });
-    }
+    const panel = [drawing.widthMm, drawing.heightMm] as const;
+    this.view.fit([host.clientWidth, host.clientHeight], panel, rim, MARGIN_PX);
+    this.place();
     this.paintGround(drawing, rim);
     this.pencil.destroyChildren();
     for (const { points } of this.lines) this.pencil.add(pencilMark(points));
     this.pencil.batchDraw();
+  }
+
+  /** Puts the layers where the board is seen now; nothing is drawn anew. */
+  private place(): void {
+    const [x, y] = this.view.corner;
+    const { scale } = this.view;
+    for (const layer of [this.ground, this.pencil, this.live]) {
+      layer.position({ x, y });
+      layer.scale({ x: scale, y: scale });
+      layer.batchDraw();
+    }
+  }
+
+  /** Brings the board nearer about a point of the host, px; a factor of 0 shows it whole. */
+  bringNearer(factor: number, about?: readonly [number, number]): void {
+    this.view.bringNearer(factor, about);
+    this.place();
+  }
+
+  private moveBy(right: number, down: number): void {
+    this.view.moveBy([right, down]);
+    this.place();
+  }
+
+  private readonly wheel = (event: WheelEvent): void => {
+    event.preventDefault();
+    this.bringNearer(Math.exp(-event.deltaY * PER_WHEEL_PX), this.inHost(event));
+  };
+
+  private readonly key = (event: KeyboardEvent): void => {
+    const moves: Readonly<Record<string, (() => void) | undefined>> = {
+      '+': () => this.bringNearer(A_KEY),
+      '-': () => this.bringNearer(1 / A_KEY),
+      '0': () => this.bringNearer(0),
+      ArrowLeft: () => this.moveBy(ARROW_PX, 0),
+      ArrowRight: () => this.moveBy(-ARROW_PX, 0),
+      ArrowUp: () => this.moveBy(0, ARROW_PX),
+      ArrowDown: () => this.moveBy(0, -ARROW_PX),
+    };
+    const move = moves[event.key];
+    if (!move) return;
+    event.preventDefault();
+    move();
+  };
+
+  private inHost({ clientX, clientY }: MouseEvent): [number, number] {
+    const { left, top } = this.host.getBoundingClientRect();
+    return [clientX - left, clientY - top];
   }
 
   private paintGround(drawing: PanelDrawing, rim: number): void {
@@ -140,11 +188,18 @@ export class DrawingBoard {
   }
 
   private readonly down = (event: PointerEvent): void => {
-    if (event.button !== 0) return;
+    const moves = event.button === 1 || (event.button === 0 && this.tool === 'board');
+    if (event.button !== 0 && !moves) return;
     event.preventDefault();
+    this.host.focus({ preventScroll: true });
     this.host.setPointerCapture(event.pointerId);
+    if (moves) {
+      this.held = this.inHost(event);
+      return;
+    }
     const at = this.pointOf(event);
     if (this.tool === 'rub-out') this.rub(at);
+    else if (this.tool === 'fill') this.events.fill(at[0], at[1]);
     else if (this.tool === 'rectangle') this.corner = at;
     else {
       this.stroke = [at];
@@ -154,6 +209,12 @@ export class DrawingBoard {
   };
 
   private readonly move = (event: PointerEvent): void => {
+    if (this.held) {
+      const [x, y] = this.inHost(event);
+      this.moveBy(x - this.held[0], y - this.held[1]);
+      this.held = [x, y];
+      return;
+    }
     if (this.stroke) {
       const fresh = (event.getCoalescedEvents().length > 0 ? event.getCoalescedEvents() : [event]).map((e) =>
         this.pointOf(e),
@@ -168,6 +229,7 @@ export class DrawingBoard {
   };
 
   private readonly up = (event: PointerEvent): void => {
+    this.held = null;
     if (this.stroke) {
       this.stroke = null;
       this.events.strokeEnds();
@@ -192,18 +254,14 @@ export class DrawingBoard {
   }
 
   private pointOf(event: PointerEvent): PencilPoint {
-    const bounds = this.host.getBoundingClientRect();
     const pressure =
       event.pointerType === 'mouse' ? MOUSE_PRESSURE : Math.min(1, Math.max(0, event.pressure));
-    const at = (px: number, axis: 0 | 1): number =>
-      Math.round(((px - this.offset[axis]) / this.scale) * 100) / 100;
-    return [
-      at(event.clientX - bounds.left, 0),
-      at(event.clientY - bounds.top, 1),
-      Math.round(pressure * 1000) / 1000,
-    ];
+    const [x, y] = this.view.under(this.inHost(event));
+    return [rounded(x, 100), rounded(y, 100), rounded(pressure, 1000)];
   }
 }
+
+const rounded = (value: number, parts: number): number => Math.round(value * parts) / parts;
 
 function pencilMark(points: readonly PencilPoint[]): Line {
   const outline = getStroke(

@@ -16,7 +16,7 @@ import { airFault, paperWords } from './paper/paper.view';
 import type { CutJob } from '../state/cutting.service';
 import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/card';
 import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting/sitting.view';
-import { areaRows } from './sketch/sketch.view';
+import { areaRows, reshape } from './sketch/sketch.view';
 import { maskAnswer, whiteRows } from './whites/whites.view';
 import { labOfHex } from '@kettle/core/colour';
 import { pigmentByCode } from '@kettle/core/pigment';
@@ -129,7 +129,20 @@ describe('paper', () => {
 describe('sketch and whites', () => {
   it('list areas with their size, the upper first', () => {
     const rows = areaRows(plan, mm);
-    expect(rows.at(-1)).toEqual({ id: 'pane', name: 'pane', size: '94.7 cm², 148 mm × 64 mm' });
+    expect(rows.at(-1)).toMatchObject({ id: 'pane', name: 'pane', size: '94.7 cm², 148 mm × 64 mm' });
+    expect(rows.at(-1)!.reshapings.map(({ name }) => name)).toContain('join with kettle');
+  });
+
+  it('reshape an area, or say why it cannot be', () => {
+    const ways = areaRows(plan, mm).find(({ id }) => id === 'pane')!.reshapings;
+    const cut = reshape(
+      plan,
+      'pane',
+      ways.find(({ how, other }) => how === 'cut-out' && other === 'kettle')!,
+      () => 'new',
+    );
+    expect(typeof cut === 'string' ? cut : cut.map((command) => command.do)).toEqual(['reshape-area']);
+    expect(reshape(plan, 'sill', { how: 'split', other: null, name: '' }, () => 'new')).toMatch(/No line/);
   });
 
   it('put kept areas first, with the ways and their numbers', () => {

@@ -26,6 +26,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
   z.strictObject({ do: z.literal('add-area'), area: areaSchema }),
   z.strictObject({ do: z.literal('rename-area'), area: id, name: areaSchema.shape.name }),
+  z.strictObject({ do: z.literal('reshape-area'), area: id, outline: areaSchema.shape.outline }),
   z.strictObject({ do: z.literal('remove-area'), area: id }),
   z.strictObject({ do: z.literal('keep-white'), white: whiteSchema }),
   z.strictObject({ do: z.literal('give-up-white'), white: id }),
@@ -68,6 +69,10 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'rename-area': (plan, { area, name }) => {
     const found = plan.areas.find((a) => a.id === area);
     if (found) found.name = name;
+  },
+  'reshape-area': (plan, { area, outline }) => {
+    const found = plan.areas.find((a) => a.id === area);
+    if (found) found.outline = outline;
   },
   'remove-area': (plan, { area }) => {
     plan.areas = without(plan.areas, area);

@@ -29,6 +29,7 @@ const EVERY_COMMAND: Command[] = [
   { do: 'rename', title: 'Other' },
   { do: 'set-brief', change: { copies: 6 } },
   { do: 'set-format', change: { fold: 'top' } },
+  { do: 'reshape-area', area: 'sky', outline: rectangle(0, 0, 30, 10) },
   { do: 'set-sheets', change: { painting: SHEETS[0] } },
   { do: 'set-rules', change: { letColoursRun: true } },
   { do: 'set-climate', change: { rh: 0.7 } },

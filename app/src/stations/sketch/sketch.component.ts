@@ -10,9 +10,13 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { rectangle } from '@kettle/core/geometry';
+import { Select } from 'primeng/select';
+import { regionAt } from '@kettle/core/areas';
+import { rectangle, type Polygon } from '@kettle/core/geometry';
+import { sizesOf, type Plan } from '@kettle/core/plan';
 import { DrawingBoard, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -21,7 +25,7 @@ import { PlanStore } from '../../state/plan-store';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
 import { LengthField } from '../../ui/length-field.component';
-import { areaRows } from './sketch.view';
+import { areaRows, reshape, type Reshaping } from './sketch.view';
 
 /** A rectangle thinner than this is a slip of the hand, mm. */
 const SMALLEST_SIDE_MM = 1;
@@ -30,7 +34,7 @@ const SMALLEST_SIDE_MM = 1;
 @Component({
   selector: 'kd-sketch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, LengthField],
+  imports: [FormsModule, Button, InputText, Select, LengthField],
   templateUrl: './sketch.component.html',
   styleUrl: './sketch.component.scss',
 })
@@ -47,8 +51,10 @@ export class SketchStation {
   readonly tool = signal<BoardTool>('pencil');
   readonly tools: readonly { readonly id: BoardTool; readonly name: string }[] = [
     { id: 'pencil', name: 'Pencil' },
+    { id: 'fill', name: 'Fill a shape' },
     { id: 'rectangle', name: 'Rectangle' },
     { id: 'rub-out', name: 'Rub out a line' },
+    { id: 'board', name: 'Move the board' },
   ];
   readonly typed = signal({ x: 0, y: 0, width: 40, height: 30 });
   readonly newArea = signal<string | null>(null);
@@ -64,6 +70,7 @@ export class SketchStation {
         strokeGoesOn: (points) => this.journal.add(points),
         strokeEnds: () => this.newArea.set(this.journal.end()),
         rectangle: (x, y, width, height) => this.addRectangle(x, y, width, height),
+        fill: (x, y) => this.fillAt(x, y),
         rubOut: (line) => this.store.do({ do: 'rub-out-line', line }),
       });
       this.showBoard();
@@ -77,13 +84,27 @@ export class SketchStation {
     if (this.board) this.board.tool = tool;
   }
 
+  /** Nearer or further; 0 shows the whole panel. */
+  bringNearer(factor: number): void {
+    this.board?.bringNearer(factor);
+  }
+
   addRectangle(x: number, y: number, width: number, height: number): void {
     const plan = this.plan();
     if (!plan || width < SMALLEST_SIDE_MM || height < SMALLEST_SIDE_MM) return;
-    const id = `area-${crypto.randomUUID().slice(0, 8)}`;
-    const outline = rectangle(x, y, width, height);
-    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
-    this.newArea.set(id);
+    this.addArea(plan, rectangle(x, y, width, height));
+  }
+
+  /** Makes an area of what the pencil lines enclose round a point, small gaps bridged. */
+  fillAt(x: number, y: number): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const outline = regionAt(plan.lines, [x, y], sizesOf(plan).panel);
+    if (!outline) {
+      this.messages.stop('There is nothing to fill on a line or off the panel.', 'Nothing was marked.');
+      return;
+    }
+    this.addArea(plan, outline);
   }
 
   addTyped(): void {
@@ -99,8 +120,21 @@ export class SketchStation {
     else field.value = this.plan()!.areas.find((a) => a.id === area)!.name;
   }
 
+  reshape(area: string, reshaping: Reshaping | null): void {
+    if (!reshaping) return;
+    const commands = reshape(this.plan()!, area, reshaping, newAreaId);
+    if (typeof commands === 'string') this.messages.stop(commands, 'Nothing was changed.');
+    else this.store.do(...commands);
+  }
+
   remove(area: string): void {
     this.store.do({ do: 'remove-area', area });
+  }
+
+  private addArea(plan: Plan, outline: Polygon): void {
+    const id = newAreaId();
+    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
+    this.newArea.set(id);
   }
 
   private showBoard(): void {
@@ -108,3 +142,5 @@ export class SketchStation {
     if (drawing && plan) this.board?.show(drawing, plan.lines);
   }
 }
+
+const newAreaId = (): string => `area-${crypto.randomUUID().slice(0, 8)}`;

@@ -1,11 +1,20 @@
+import { cutOutArea, joinAreas, splitArea } from '@kettle/core/areas';
 import { bounds, polygonArea } from '@kettle/core/geometry';
-import type { Plan } from '@kettle/core/plan';
+import { touchingAreas, type Command, type Plan } from '@kettle/core/plan';
 
 /** An area in the list beside the board. */
 export interface AreaRow {
   readonly id: string;
   readonly name: string;
   readonly size: string;
+  readonly reshapings: Reshaping[];
+}
+
+/** A way to make something else of an area; `other` is the area it takes, if any. */
+export interface Reshaping {
+  readonly how: 'join' | 'cut-out' | 'split';
+  readonly other: string | null;
+  readonly name: string;
 }
 
 /** The areas with their size, the one painted last on top. */
@@ -16,8 +25,40 @@ export function areaRows(plan: Plan, length: (mm: number) => string): AreaRow[] 
       return {
         id,
         name,
+        reshapings: reshapingsOf(plan, id),
         size: `${(polygonArea(outline) / 100).toFixed(1)} cm², ${length(width)} × ${length(height)}`,
       };
     })
     .reverse();
+}
+
+/** An area may be joined with those it touches, have them cut out of it, or be split where there is a line to split it. */
+function reshapingsOf(plan: Plan, area: string): Reshaping[] {
+  const ids = plan.areas.map(({ id }) => id).filter((id) => id !== area);
+  const touching = touchingAreas(plan, [area], ids);
+  const named = (id: string): string => plan.areas.find((other) => other.id === id)!.name;
+  return [
+    ...touching.map((other): Reshaping => ({ how: 'join', other, name: `join with ${named(other)}` })),
+    ...touching.map((other): Reshaping => ({ how: 'cut-out', other, name: `cut ${named(other)} out of it` })),
+    ...(plan.lines.length > 0
+      ? [{ how: 'split' as const, other: null, name: 'split along the line across it' }]
+      : []),
+  ];
+}
+
+/** What carries a reshaping out, or why it cannot be. */
+export function reshape(
+  plan: Plan,
+  area: string,
+  { how, other }: Reshaping,
+  newId: () => string,
+): Command[] | string {
+  switch (how) {
+    case 'join':
+      return joinAreas(plan, area, other!) ?? 'They lie near each other but do not meet.';
+    case 'cut-out':
+      return cutOutArea(plan, area, other!, newId) ?? 'Nothing would change, or nothing be left.';
+    case 'split':
+      return splitArea(plan, area, newId) ?? 'No line goes right across it.';
+  }
 }

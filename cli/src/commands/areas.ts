@@ -1,0 +1,14 @@
+import { measureAreas } from '@kettle/core/areas';
+import { readPlan } from '@kettle/core/formats';
+import type { CliCommand } from '../command';
+
+export const areas: CliCommand = {
+  name: 'areas',
+  says: 'a plan → how large its areas are, how narrow, and which touch',
+  shape: {
+    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
+    out: 'areas[{id,cm2,narrowestMm,edgeMm,touching[{id,sharedMm}]}]',
+  },
+  input: 'plan',
+  run: (input) => ({ areas: measureAreas(readPlan(input)) }),
+};

@@ -1,0 +1,15 @@
+import { readPlan } from '@kettle/core/formats';
+import { traceSheet } from '@kettle/core/prints';
+import type { CliCommand } from '../command';
+
+export const trace: CliCommand = {
+  name: 'trace',
+  says: 'a plan → its trace sheet at true size, as SVG',
+  shape: {
+    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
+    out: 'SVG text, its units millimetres',
+  },
+  input: 'plan',
+  prints: 'text',
+  run: (input) => traceSheet(readPlan(input)),
+};

@@ -1,0 +1,5 @@
+export { common, cutAway, edgeWithin, grown, joined, stroked } from './combine';
+export { BRIDGED_MM, regionAt } from './fill';
+export { measureAreas, type AreaMeasures } from './measures';
+export { narrowestWidth } from './narrowest';
+export { cutOutArea, joinAreas, splitArea } from './reshape';
