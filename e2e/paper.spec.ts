@@ -49,6 +49,10 @@ it('a card too thick for its envelope is refused with the one that would do', as
   await seeText(page, 'too large and thick for this envelope');
   await seeText(page, 'would do');
   await seeText(page, 'too thick for a letter');
+  await press(page, 'Take B6 instead');
+  await seeText(page, 'Cut the sheet');
+  await choose(page, 'Envelope', 'C6');
+  await seeText(page, 'too large and thick');
   await retype(page, field('foam under it'), '0 mm');
   await choose(page, 'Size of the card', 'as large as its envelope takes');
   await seeText(page, 'Cut the sheet');

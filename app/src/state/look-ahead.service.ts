@@ -13,6 +13,7 @@ const SETTLE_MS = 40;
 const STATION_OF_CHECK: Readonly<Record<string, Station>> = {
   'mask-not-set': 'whites',
   'lighter-over-darker': 'colours',
+  'card-off-envelope': 'paper',
 };
 
 /** What the open plan leads to, worked out in the worker after every change; stale answers are dropped. */

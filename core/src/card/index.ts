@@ -3,7 +3,15 @@ export { cuttingList, type ListedPiece, type Material } from './cutting-list';
 export { ENVELOPES, envelopeSchema, envelopesFor, type Envelope, type NamedEnvelope } from './envelope';
 export { facesOf, grainAlongFold, type Face } from './faces';
 export { isMounted, type Mat } from './pieces';
-export { cardFormatSchema, cardSizes, type CardFormat, type CardSizes, type Fold, type Size } from './size';
+export {
+  cardFormatSchema,
+  cardSizes,
+  TOO_TIGHT_MM,
+  type CardFormat,
+  type CardSizes,
+  type Fold,
+  type Size,
+} from './size';
 export {
   cardStockSchema,
   sheetNamed,

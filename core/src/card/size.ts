@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lengthMm, sizeMm } from '../units';
-import { envelopeSchema, envelopesFor } from './envelope';
+import { envelopeSchema, envelopesFor, type NamedEnvelope } from './envelope';
 import { bulkOf, insideMm, piecesShape } from './pieces';
 
 /** How a card is folded and its panel edged, and the allowances between envelope and painting. mm. */
@@ -45,10 +45,12 @@ export interface CardSizes {
   readonly bulkMm: number;
   readonly fits: boolean;
   readonly warning?: string;
+  /** An envelope that would take the card, where this one does not. */
+  readonly instead?: NamedEnvelope;
 }
 
 /** Clearance a side under which a card does not go in, and under which it goes in grudgingly, mm. Our defaults. */
-const TOO_TIGHT_MM = 1.5;
+export const TOO_TIGHT_MM = 1.5;
 const TIGHT_MM = 2.5;
 
 /** Thickness within a fold from which it is scored twice, to make a spine, mm. Ours. */
@@ -81,7 +83,10 @@ export function cardSizes(format: CardFormat, panelMm = 0): CardSizes {
   }
   const panel = shrink(inner, border === 'taped' ? tapeMm : 0);
   const nothingLeft = panel.widthMm === 0 || panel.heightMm === 0;
-  const warning = warn(format, { card, perSideMm, bulkMm, nothingLeft });
+  const fits = !nothingLeft && perSideMm >= TOO_TIGHT_MM;
+  const found = { card, perSideMm, bulkMm, nothingLeft };
+  const instead = fits ? null : envelopeInstead(format, found);
+  const warning = warn(format, found, instead);
   return {
     card,
     flat: {
@@ -94,8 +99,9 @@ export function cardSizes(format: CardFormat, panelMm = 0): CardSizes {
     paint: nothingLeft ? panel : shrink(panel, -rimOf(format)),
     clearance: { perSideMm, inAllMm: 2 * perSideMm },
     bulkMm,
-    fits: !nothingLeft && perSideMm >= TOO_TIGHT_MM,
+    fits,
     ...(warning ? { warning } : {}),
+    ...(instead ? { instead } : {}),
   };
 }
 
@@ -118,22 +124,33 @@ function scoresOf(fold: Fold, card: Size, spine: number): CardSizes['scores'] {
   return spine === 0 ? [first] : [first, { ...first, atMm: round(first.atMm + spine) }];
 }
 
-function warn(
-  format: CardFormat,
-  {
-    card,
-    perSideMm,
-    bulkMm,
-    nothingLeft,
-  }: { card: Size; perSideMm: number; bulkMm: number; nothingLeft: boolean },
-): string | undefined {
+interface Found {
+  readonly card: Size;
+  readonly perSideMm: number;
+  readonly bulkMm: number;
+  readonly nothingLeft: boolean;
+}
+
+/** The smallest envelope of the table that would take the card, where this one does not; `null` when none would. */
+function envelopeInstead(format: CardFormat, { card, bulkMm, nothingLeft }: Found): NamedEnvelope | null {
+  const found =
+    nothingLeft && !format.card
+      ? envelopesFor(leastCard(format), format.clearanceMm, bulkMm)
+      : envelopesFor(card, TIGHT_MM, bulkMm);
+  return found.at(0) ?? null;
+}
+
+function warn(format: CardFormat, found: Found, instead: NamedEnvelope | null): string | undefined {
+  const { perSideMm, bulkMm, nothingLeft } = found;
   const both = `${perSideMm} mm a side, ${round(2 * perSideMm)} mm in all`;
+  const wouldDo = instead
+    ? `${instead.name}, ${round(instead.widthMm)} × ${round(instead.heightMm)} mm, would do`
+    : 'no envelope of the table would do: measure one of your own, or a box';
   if (format.card && perSideMm < TOO_TIGHT_MM) {
-    const why = `${bulkMm > 0 ? 'too large and thick' : 'too large'} for this envelope by ${round(2 * (TOO_TIGHT_MM - perSideMm))} mm`;
-    return `${why}; ${wouldDo(card, bulkMm)}`;
+    const over = round(2 * (TOO_TIGHT_MM - perSideMm));
+    return `${bulkMm > 0 ? 'too large and thick' : 'too large'} for this envelope by ${over} mm; ${wouldDo}`;
   }
-  if (nothingLeft)
-    return `nothing is left of the panel; ${wouldDo(leastCard(format), bulkMm, format.clearanceMm)}, or smaller allowances`;
+  if (nothingLeft) return `nothing is left of the panel; ${wouldDo}, or smaller allowances`;
   if (perSideMm < TOO_TIGHT_MM) return `too tight: ${both}; it needs at least ${TOO_TIGHT_MM} mm a side`;
   if (perSideMm < TIGHT_MM) return `tight: ${both}; ${TIGHT_MM} mm a side goes in easily`;
   return undefined;
@@ -147,12 +164,6 @@ function leastCard(format: CardFormat): Size {
   const shows = format.mats.reduce((sum, { showsMm }) => sum + showsMm, format.panelRevealMm);
   const edge = LEAST_PANEL_MM + 2 * (shows + (format.border === 'taped' ? format.tapeMm : 0));
   return { widthMm: edge, heightMm: edge };
-}
-
-function wouldDo(card: Size, bulkMm: number, clearanceMm = TIGHT_MM): string {
-  const found = envelopesFor(card, clearanceMm, bulkMm).at(0);
-  if (!found) return 'no envelope of the table would do: measure one of your own, or a box';
-  return `${found.name}, ${round(found.widthMm)} × ${round(found.heightMm)} mm, would do`;
 }
 
 /** A size less `rim` on every side, never below nothing. */

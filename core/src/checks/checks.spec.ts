@@ -88,6 +88,35 @@ describe('lighter-over-darker', () => {
   });
 });
 
+describe('card-off-envelope', () => {
+  const given = (change: object): Plan =>
+    applyCommands(smallPlan(), [
+      { do: 'set-format', change: { card: { widthMm: 148, heightMm: 105 }, ...change } },
+    ]).plan;
+
+  it('stops a card too thick for its envelope, and its fix takes one that would do', () => {
+    const plan = given({ bulkMm: 7 });
+    const [finding] = found(plan);
+    expect(finding).toMatchObject({
+      id: 'card-off-envelope',
+      severity: 'stop',
+      number: { value: 1, unit: 'mm', limit: 1.5 },
+      fix: { says: 'Take US A6 instead' },
+    });
+    expect(ids(fixed(plan, finding))).toEqual([]);
+  });
+
+  it('is silent for one that goes in, and has no fix where no envelope would do', () => {
+    expect(ids(given({}))).toEqual([]);
+    const [finding] = found(given({ card: { widthMm: 600, heightMm: 400 } }));
+    expect(finding.fix).toBeUndefined();
+    expect(finding.why).toMatch(/measure one of your own/);
+  });
+
+  it('stops a panel of which nothing is left', () =>
+    expect(found(given({ card: null, panelRevealMm: 60 }))[0].why).toMatch(/^nothing is left of the panel/));
+});
+
 describe('the registry', () => {
   it('names each check once', () => expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length));
 

@@ -42,6 +42,6 @@ export function finishing(plan: Plan, timeline: Timeline): FinishingStep[] {
 function sizeFor(chore: string, { flat, scores }: CardSizes): string | null {
   if (chore === 'trim') return `${flat.widthMm} × ${flat.heightMm} mm`;
   if (chore === 'score' && scores.length > 0)
-    return `${scores[0].atMm} mm from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge`;
+    return `${scores.map(({ atMm }) => atMm).join(' and ')} mm from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge`;
   return null;
 }

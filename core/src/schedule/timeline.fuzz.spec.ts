@@ -27,7 +27,8 @@ describe('any order of acts', () => {
     everyPlan((plan, { steps, never }) => {
       expect([...steps.map(({ act }) => act.id), ...never]).toEqual(plan.acts.map((act) => act.id));
       steps.forEach(({ act, startS, endS }, i) => {
-        expect(endS - startS).toBeCloseTo(handsOn(plan, act), 6);
+        // In air where nothing dries for years a clock has no finer digits than this.
+        expect(endS - startS).toBeCloseTo(handsOn(plan, act), 4);
         const before =
           i === 0
             ? 0
@@ -57,7 +58,7 @@ describe('any order of acts', () => {
           ...touched.map((wash) => dryAt(wash)!),
           ...masks.map(({ setS }) => setS!),
         ];
-        expect(startS).toBeCloseTo(Math.max(...reasons), 6);
+        expect(startS).toBeCloseTo(Math.max(...reasons), 4);
       }
     });
   });

@@ -35,3 +35,6 @@ export const FIRST_STEP_S = 0.02;
 export const STEP_GROWTH = 1.3;
 export const LONGEST_FILM_STEP_S = 1;
 export const LONGEST_DAMP_STEP_S = 5;
+
+/** What is not dry after a year, in air within a breath of saturation, is not dry: no clock counts on, s. */
+export const NEVER_S = 365 * 24 * 3600;

@@ -5,6 +5,7 @@ import {
   FIRST_STEP_S,
   LONGEST_DAMP_STEP_S,
   LONGEST_FILM_STEP_S,
+  NEVER_S,
   PUDDLED_FILM_UM,
   SHINY_FILM_UM,
   STEP_GROWTH,
@@ -52,9 +53,6 @@ const STEP_ACCURACY = 0.02;
 
 /** Share of the uptake's own relaxation time a step may span; Runge–Kutta 4 is unstable beyond 2.8. */
 const RELAXATION_SHARE = 0.5;
-
-/** What is not dry after a year is not going to be: air within a breath of saturation. */
-const NEVER_S = 365 * 24 * 3600;
 
 /** A film this thin is gone, µm; below the rounding of the step that empties it. */
 const NO_FILM_UM = 1e-9;

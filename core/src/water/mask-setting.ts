@@ -1,4 +1,5 @@
 import type { Climate } from '../climate';
+import { NEVER_S } from './constants';
 import { evaporationRate } from './evaporation';
 
 /**
@@ -11,10 +12,10 @@ const WATER_SHARE = 0.45;
 /** Of its water, what must be gone before it only takes a print, and before a brush may cross it. */
 const TACKY_SHARE = 0.6;
 
-/** When masking fluid turns tacky and when it has set, s; `null` in saturated air, where it never does. */
+/** When masking fluid turns tacky and when it has set, s; `null` in air too damp for it ever to. */
 export function maskSetting(climate: Climate): { tackyS: number | null; setS: number | null } {
   const rate = evaporationRate(climate);
-  if (rate === 0) return { tackyS: null, setS: null };
   const setS = (COAT_UM * WATER_SHARE) / rate;
+  if (setS > NEVER_S) return { tackyS: null, setS: null };
   return { tackyS: setS * TACKY_SHARE, setS };
 }

@@ -177,6 +177,8 @@ describe('masking fluid', () => {
     expect(tackyS!).toBeLessThan(setS!);
     expect(maskSetting({ tempC: 26, rh: 0.8, airMs: 0 }).setS).toBeGreaterThan(setS!);
     expect(maskSetting({ ...ORDINARY, rh: 1 }).setS).toBeNull();
+    // Within a breath of saturation it would take longer than anybody waits.
+    expect(maskSetting({ ...ORDINARY, rh: 0.99999999 }).setS).toBeNull();
   });
 });
 

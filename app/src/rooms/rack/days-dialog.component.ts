@@ -4,12 +4,12 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import type { FeastRule } from '@kettle/core/occasion';
 import { BadInput } from '@kettle/core/units';
 import { CardShelf } from '../../state/card-shelf';
 import { Messages } from '../../state/messages.service';
 import { StudioStore } from '../../state/studio-store';
+import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import {
   calendarOf,
@@ -27,7 +27,7 @@ import {
 @Component({
   selector: 'kd-days-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Dialog, InputNumber, InputText, Select],
+  imports: [FormsModule, Button, Dialog, InputNumber, InputText, Choice],
   templateUrl: './days-dialog.component.html',
   styleUrl: './days-dialog.component.scss',
 })
@@ -37,10 +37,10 @@ export class DaysDialog {
   private readonly messages = inject(Messages);
   readonly closed = output();
 
-  readonly months = [...MONTHS];
-  readonly weekdays = [...WEEKDAYS];
-  readonly turns = [...TURNS];
-  readonly kinds = [
+  readonly months = MONTHS;
+  readonly weekdays = WEEKDAYS;
+  readonly turns = TURNS;
+  readonly kinds: readonly { readonly id: FeastRule['kind']; readonly name: string }[] = [
     { id: 'date', name: 'on a date' },
     { id: 'weekday', name: 'on a weekday of a month' },
     { id: 'easter', name: 'so many days from Easter' },

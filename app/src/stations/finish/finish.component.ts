@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { Select } from 'primeng/select';
 import { traceSheet } from '@kettle/core/prints';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
+import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import { choresToAdd, finishRows } from './finish.view';
 
@@ -12,7 +11,7 @@ import { choresToAdd, finishRows } from './finish.view';
 @Component({
   selector: 'kd-finish',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Select],
+  imports: [Button, Choice],
   template: `
     @if (plan(); as plan) {
       <div class="station">
@@ -71,15 +70,12 @@ import { choresToAdd, finishRows } from './finish.view';
             }
           </ol>
           @if (more().length > 0) {
-            <p-select
+            <kd-choice
               [options]="more()"
-              optionLabel="name"
-              optionValue="id"
+              [value]="null"
+              (valueChange)="add($event)"
+              label="Add another chore"
               placeholder="Add another chore"
-              [ngModel]="null"
-              (ngModelChange)="add($event)"
-              ariaLabel="Add another chore"
-              appendTo="body"
             />
           }
         </div>

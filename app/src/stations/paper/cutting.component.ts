@@ -10,6 +10,7 @@ import { CardShelf } from '../../state/card-shelf';
 import { CuttingService } from '../../state/cutting.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import { LengthField } from '../../ui/length-field.component';
 import { cuttingAnswer, cutSteps, sheetDrawings } from './cutting.view';
@@ -18,7 +19,7 @@ import { cuttingAnswer, cutSteps, sheetDrawings } from './cutting.view';
 @Component({
   selector: 'kd-cutting',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, InputNumber, MultiSelect, Select, LengthField],
+  imports: [FormsModule, Button, InputNumber, MultiSelect, Select, Choice, LengthField],
   templateUrl: './cutting.component.html',
   styleUrl: './cutting.component.scss',
 })
@@ -35,7 +36,7 @@ export class CuttingPlan {
     base: 'base and mats',
     liner: 'liner',
   };
-  readonly grains = [
+  readonly grains: readonly { readonly id: CardStock['grain']; readonly name: string }[] = [
     { id: null, name: 'grain not known' },
     { id: 'width', name: 'grain along the width' },
     { id: 'height', name: 'grain along the height' },

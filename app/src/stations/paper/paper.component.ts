@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import type { CardFormat, Mat } from '@kettle/core/card';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { PAPERS, paperById } from '@kettle/core/paper';
-import { planPaper, sizesOf, type Studio } from '@kettle/core/plan';
+import { planPaper, sizesOf, type Command, type Studio } from '@kettle/core/plan';
+import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { Choice } from '../../ui/choice.component';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { LengthField } from '../../ui/length-field.component';
 import { CardDrawingComponent } from './card-drawing.component';
@@ -18,7 +20,7 @@ import { postAnswer, tapeAnswer } from './cutting.view';
 import { airFault, paperWords } from './paper.view';
 
 /** One choice among a few, of the card's format. */
-interface Choice {
+interface FormatChoice {
   readonly key: 'stands' | 'fold' | 'border' | 'edge';
   readonly label: string;
   readonly options: { readonly id: string; readonly name: string }[];
@@ -33,9 +35,10 @@ const NEW_MAT: Mat = { thicknessMm: 0.3, showsMm: 4 };
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     FormsModule,
+    Button,
     InputNumber,
     InputText,
-    Select,
+    Choice,
     EnvelopeSelect,
     LengthField,
     CardDrawingComponent,
@@ -48,10 +51,11 @@ export class PaperStation {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly messages = inject(Messages);
+  private readonly ahead = inject(LookAheadService).ahead;
   readonly plan = this.store.plan;
   readonly papers = [...PAPERS];
   readonly climates = [...CLIMATES_BY_FEEL];
-  readonly choices: readonly Choice[] = [
+  readonly choices: readonly FormatChoice[] = [
     {
       key: 'stands',
       label: 'How the card stands',
@@ -100,6 +104,10 @@ export class PaperStation {
     this.plan() ? paperWords(this.plan()!.card, this.panelMm(), this.length) : null,
   );
   readonly sizes = computed(() => (this.plan() ? sizesOf(this.plan()!) : null));
+  /** What would make it go in, by one press. */
+  readonly mend = computed(
+    () => this.ahead()?.findings.find(({ id }) => id === 'card-off-envelope')?.fix ?? null,
+  );
   readonly tape = computed(() =>
     this.plan() ? tapeAnswer(this.plan()!, this.studio.studio(), this.length) : '',
   );
@@ -119,7 +127,7 @@ export class PaperStation {
     this.store.do({ do: 'set-format', change });
   }
 
-  choose(key: Choice['key'], id: string): void {
+  choose(key: FormatChoice['key'], id: string): void {
     this.set({ [key]: id });
   }
 
@@ -127,6 +135,10 @@ export class PaperStation {
     const other = this.plan()!.card.envelope[edge === 'widthMm' ? 'heightMm' : 'widthMm'];
     // Typed the other way round it is still the same envelope: the longer edge lies along the table.
     this.set({ envelope: { widthMm: Math.max(mm, other), heightMm: Math.min(mm, other) } });
+  }
+
+  take({ commands }: { readonly commands: readonly Command[] }): void {
+    this.store.do(...commands);
   }
 
   /** A card of its own size begins at the size it has. */

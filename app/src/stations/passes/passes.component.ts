@@ -18,6 +18,7 @@ import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { RehearsalService } from '../../state/rehearsal.service';
+import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { DriftLine } from './drift-line.component';
@@ -34,7 +35,7 @@ import {
 @Component({
   selector: 'kd-passes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Select, PanelPicture, Swatch, TideLine, DriftLine],
+  imports: [FormsModule, Button, Select, Choice, PanelPicture, Swatch, TideLine, DriftLine],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',
 })
@@ -46,7 +47,7 @@ export class PassesStation {
   readonly ahead = this.lookAhead.ahead;
   readonly techniques = [...TECHNIQUES];
   readonly waters = [...WATER_WORDS];
-  readonly starts = [
+  readonly starts: readonly { readonly id: 'when-dry' | 'straight-on'; readonly name: string }[] = [
     { id: 'when-dry', name: 'when what it touches is dry' },
     { id: 'straight-on', name: 'straight on' },
   ];
@@ -92,8 +93,8 @@ export class PassesStation {
     this.picked.set(this.picked() === id ? null : id);
   }
 
-  startOf(pass: Pass): string {
-    return typeof pass.start === 'string' ? pass.start : '';
+  startOf({ start }: Pass): 'when-dry' | 'straight-on' | null {
+    return typeof start === 'string' ? start : null;
   }
 
   waterOf(pass: Pass): number {
