@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { downloads, tabTo } from './hand';
+import { choose, downloads, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -81,6 +81,11 @@ it('the days are handed over to other calendars, and theirs are taken in or refu
   const text = Buffer.from(await download('.ics')).toString('utf8');
   expect(text).toContain('SUMMARY:birthday\\, Ama Bright');
   expect(text).toMatch(/SUMMARY:Post “Quince branch”/);
+
+  await choose(page, 'Month', 'February');
+  await write(page, 'input[aria-label="Day of the month"]', '30');
+  await press(page, 'Keep this day');
+  await seeText(page, 'does not come in that month of any year');
 
   const takeIn = async (name: string, lines: string[]): Promise<void> => {
     const path = join(profile.folder, name);

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { readStudio } from '@kettle/core/formats';
 import { NEW_STUDIO, type Studio } from '@kettle/core/plan';
-import { formatLength } from '@kettle/core/units';
+import { BadInput, formatLength } from '@kettle/core/units';
 import { Database } from './database';
 import { Messages } from './messages.service';
 
@@ -17,13 +17,17 @@ export class StudioStore {
     if (note) this.studio.set(readStudio(note.value));
   }
 
-  async change(change: Partial<Studio>): Promise<void> {
-    const studio = readStudio({ ...this.studio(), ...change });
-    this.studio.set(studio);
+  /** Changes the studio at once and keeps it. `false`, and said, when no studio can be so or it could not be saved. */
+  async change(change: Partial<Studio>): Promise<boolean> {
     try {
+      const studio = readStudio({ ...this.studio(), ...change });
+      this.studio.set(studio);
       await this.db.notes.put({ key: 'studio', value: studio });
+      return true;
     } catch (cause) {
-      this.messages.notSaved(cause);
+      if (cause instanceof BadInput) this.messages.stop(`${cause.message}.`, 'Nothing was changed.');
+      else this.messages.notSaved(cause);
+      return false;
     }
   }
 

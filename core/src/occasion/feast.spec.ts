@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { FEASTS, feastIn, nextFeast, type FeastRule } from '.';
+import { FEASTS, feastIn, feastRuleSchema, nextFeast, type FeastRule } from '.';
 
 const EASTER: FeastRule = { kind: 'easter', offsetDays: 0 };
 
@@ -60,6 +60,16 @@ it('an n-th weekday is that weekday, in its week of the month', () => {
     }),
   );
   expect(feastIn(2026, { kind: 'weekday', month: 5, weekday: 7, nth: 2 })).toBe('2026-05-10');
+});
+
+it('a day that no year has is refused, the leap day is not', () => {
+  expect(feastRuleSchema.safeParse({ kind: 'date', month: 2, day: 29 }).success).toBe(true);
+  for (const [month, day] of [
+    [2, 30],
+    [4, 31],
+    [11, 31],
+  ])
+    expect(feastRuleSchema.safeParse({ kind: 'date', month, day }).error!.issues[0].path).toEqual(['day']);
 });
 
 it('the next one is never past, and a leap day waits for its year', () => {

@@ -5,7 +5,13 @@ const month = z.int().min(1).max(12);
 
 /** When an occasion falls: on a date, on the n-th or last weekday of a month, or so many days from Easter Sunday. */
 export const feastRuleSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('date'), month, day: z.int().min(1).max(31) }),
+  z
+    .strictObject({ kind: z.literal('date'), month, day: z.int().min(1).max(31) })
+    // A leap year has every day there is; one that never comes would be waited for without end.
+    .refine(({ month, day }) => day <= daysIn(2000, month), {
+      path: ['day'],
+      error: 'does not come in that month of any year',
+    }),
   z.strictObject({
     kind: z.literal('weekday'),
     month,

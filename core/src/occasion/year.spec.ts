@@ -25,6 +25,18 @@ it('both ends of the stretch are in it', () => {
   expect(walks.map(({ day }) => day)).toEqual(['2026-11-11', '2027-11-11']);
 });
 
+it('a stretch of several years has every year’s, and days before Easter that fall in the year before', () => {
+  const own = [
+    { id: 'early', name: 'Long before Easter', rule: { kind: 'easter', offsetDays: -100 } as const },
+  ];
+  const days = (from: string, length: number): string[] =>
+    occasionsAhead(from, length, [], own)
+      .filter(({ name }) => name === 'Long before Easter')
+      .map(({ day }) => day);
+  expect(days('2026-11-27', 3 * 365)).toEqual(['2026-12-18', '2028-01-07', '2028-12-22']);
+  expect(days('2026-12-01', 30)).toEqual(['2026-12-18']);
+});
+
 it('a day lies as far along as its share of the days', () => {
   expect(shareOfYear('2026-11-27', '2026-11-27', 365)).toBe(0);
   expect(shareOfYear('2027-11-27', '2026-11-27', 365)).toBe(1);

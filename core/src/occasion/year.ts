@@ -19,11 +19,13 @@ export function occasionsAhead(
   own: readonly Feast[],
 ): OccasionDay[] {
   const end = dayOf(addDays(parseISO(today), days));
-  const years = [Number(today.slice(0, 4)), Number(end.slice(0, 4))];
+  // A day counted back from Easter may belong to the year after.
+  const [first, last] = [today, end].map((day) => Number(day.slice(0, 4)));
+  const years = Array.from({ length: last - first + 2 }, (_, i) => first + i);
   const within = (name: string, forWhom: string | null, rule: FeastRule): OccasionDay[] =>
-    [...new Set(years.map((year) => feastIn(year, rule)))].flatMap((day) =>
-      day !== null && day >= today && day <= end ? [{ day, name, forWhom }] : [],
-    );
+    years
+      .map((year) => feastIn(year, rule))
+      .flatMap((day) => (day !== null && day >= today && day <= end ? [{ day, name, forWhom }] : []));
   return [
     ...[...FEASTS, ...own].flatMap(({ name, rule }) => within(name, null, rule)),
     ...people.flatMap((person) => person.days.flatMap(({ name, rule }) => within(name, person.name, rule))),

@@ -89,6 +89,7 @@ const INK = [0.1, 0.13, 0.2] as const;
 class Sheet {
   private readonly page: PdfLib.PDFPage;
   private readonly ink: PdfLib.Color;
+  private readonly letters: ReadonlySet<number>;
 
   constructor(
     private readonly lib: typeof PdfLib,
@@ -97,6 +98,7 @@ class Sheet {
     private readonly font: PdfLib.PDFFont,
   ) {
     this.ink = lib.rgb(...INK);
+    this.letters = new Set(font.getCharacterSet());
     this.page = pdf.addPage([paper.widthMm * PT_PER_MM, paper.heightMm * PT_PER_MM]);
   }
 
@@ -138,14 +140,19 @@ class Sheet {
 
   write(text: string, right: number, down: number, headDown = false): void {
     const [x, y] = this.point(right, down);
-    this.page.drawText(printable(text, this.font), {
+    this.page.drawText(this.printable(text), {
       ...{ x, y, font: this.font, color: this.ink, size: LETTER_MM * PT_PER_MM },
       ...(headDown ? { rotate: this.lib.degrees(180) } : {}),
     });
   }
 
   private widthOf(text: string): number {
-    return this.font.widthOfTextAtSize(printable(text, this.font), LETTER_MM * PT_PER_MM) / PT_PER_MM;
+    return this.font.widthOfTextAtSize(this.printable(text), LETTER_MM * PT_PER_MM) / PT_PER_MM;
+  }
+
+  /** The letters the printer's own font has; others become a dot, so that a name never stops a print. */
+  private printable(text: string): string {
+    return Array.from(text, (letter) => (this.letters.has(letter.codePointAt(0)!) ? letter : '·')).join('');
   }
 
   private point(right: number, down: number): [number, number] {
@@ -164,10 +171,4 @@ function writeSteps(paper: Paper, steps: readonly string[], sheetOf: (paper: Pap
       sheet.write(step, 2 * MARGIN_MM, 2 * MARGIN_MM + (i + 1) * LINE_MM);
     });
   }
-}
-
-/** The letters the printer's own font has; others become a dot, so that a name never stops a print. */
-function printable(text: string, font: PdfLib.PDFFont): string {
-  const known = new Set(font.getCharacterSet());
-  return Array.from(text, (letter) => (known.has(letter.codePointAt(0)!) ? letter : '·')).join('');
 }

@@ -57,11 +57,11 @@ export class DaysDialog {
 
   readonly days = computed(() => keptDays(this.studio.studio()));
 
-  add(): void {
+  async add(): Promise<void> {
     const name = this.name().trim();
     if (name === '') return;
-    void this.studio.change(withDay(this.studio.studio(), this.forWhom(), name, this.rule(), newId()));
-    this.forWhom.set('');
+    const days = withDay(this.studio.studio(), this.forWhom(), name, this.rule(), newId());
+    if (await this.studio.change(days)) this.forWhom.set('');
   }
 
   remove(day: KeptDay): void {
@@ -83,7 +83,7 @@ export class DaysDialog {
     try {
       const before = this.studio.studio();
       const { left, ...days } = takenIn(before, await readCalendar(await file.text()), newId);
-      await this.studio.change(days);
+      if (!(await this.studio.change(days))) return;
       const taken = days.occasions.length - before.occasions.length;
       this.messages.say(
         `${taken} yearly ${taken === 1 ? 'day' : 'days'} taken in from ${file.name}.`,

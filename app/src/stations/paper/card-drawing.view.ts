@@ -29,7 +29,7 @@ export interface Dimension {
 
 /** A size that can be set by dragging an upright edge, mm: `value` grows as the edge moves left of `outer`. */
 export interface Handle {
-  readonly key: 'clearanceMm' | 'panelRevealMm' | 'tapeMm' | 'bleedMm';
+  readonly key: 'clearanceMm' | 'panelRevealMm' | 'tapeMm';
   readonly label: string;
   readonly outer: number;
   readonly x: number;
