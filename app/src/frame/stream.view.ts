@@ -1,4 +1,4 @@
-import { sizesOf, STATIONS, type Plan, type Station } from '@kettle/core/plan';
+import { sizesOf, stillToCrop, STATIONS, type Plan, type Station } from '@kettle/core/plan';
 
 /** How a station stands on the stream. */
 export interface StreamStop {
@@ -61,7 +61,7 @@ function isComplete(plan: Plan, station: Station): boolean {
     case 'brief':
       return plan.brief.occasion !== '' && plan.brief.needBy !== null;
     case 'paper':
-      return sizesOf(plan).fits;
+      return !stillToCrop(plan) && sizesOf(plan).fits;
     case 'sketch':
       return plan.areas.length > 0;
     case 'whites':

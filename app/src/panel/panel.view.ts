@@ -1,5 +1,5 @@
 import type { Polygon } from '@kettle/core/geometry';
-import { heartOf, sizesOf, type Plan } from '@kettle/core/plan';
+import { heartOf, paintedOf, type Plan } from '@kettle/core/plan';
 import type { PencilPoint } from '@kettle/core/sketch';
 import type { LookAhead } from '../workers/table-api';
 
@@ -29,7 +29,7 @@ export function panelDrawing(
   ahead: Pick<LookAhead, 'looks' | 'timeline'> | null,
   atS = Infinity,
 ): PanelDrawing {
-  const { panel, paint } = sizesOf(plan);
+  const { panel, paint } = paintedOf(plan);
   return {
     widthMm: panel.widthMm,
     heightMm: panel.heightMm,

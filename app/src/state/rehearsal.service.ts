@@ -11,7 +11,7 @@ import {
   startWith,
   switchMap,
 } from 'rxjs';
-import type { Plan } from '@kettle/core/plan';
+import { paintedOf, type Plan } from '@kettle/core/plan';
 import type { KeptMoment } from '../workers/simulation-api';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import { Messages } from './messages.service';
@@ -42,7 +42,10 @@ export class RehearsalService {
   private readonly messages = inject(Messages);
 
   readonly wanted = signal(false);
-  private readonly subject = computed(() => (this.wanted() ? this.store.plan() : null));
+  /** The plan to be simulated; the same one as long as a change to it does not touch the paint. */
+  private readonly subject = computed(() => (this.wanted() ? this.store.plan() : null), {
+    equal: paintsAlike,
+  });
 
   private readonly answer = toSignal(
     toObservable(this.subject).pipe(
@@ -91,6 +94,17 @@ export class RehearsalService {
     });
   }
 }
+
+/** Whether two states of a card lay the same paint on the same paper in the same air. */
+function paintsAlike(one: Plan | null, other: Plan | null): boolean {
+  if (one === null || other === null || one.id !== other.id) return one === other;
+  return PAINTED.every((part) => one[part] === other[part]) && sheetOf(one) === sheetOf(other);
+}
+
+/** The painted sheet and the panel on it, to compare. */
+const sheetOf = (plan: Plan): string => JSON.stringify([paintedOf(plan).panel, paintedOf(plan).paint]);
+
+const PAINTED = ['climate', 'paper', 'rules', 'areas', 'whites', 'mixes', 'acts', 'embedded'] as const;
 
 /** Which sheet of its paper is painted on: always the same, so that only the plan changes the picture. */
 const SHEET = 1;

@@ -1,5 +1,6 @@
 export { common, cutAway, edgeWithin, grown, joined, stroked } from './combine';
 export { BRIDGED_MM, regionAt } from './fill';
+export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
 export { narrowestWidth } from './narrowest';
 export { cutOutArea, joinAreas, splitArea } from './reshape';

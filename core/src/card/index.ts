@@ -1,6 +1,16 @@
 export { boardsFor, sheetsOnBoard, tapeRound } from './boards';
 export { cuttingList, type ListedPiece, type Material } from './cutting-list';
 export { ENVELOPES, envelopeSchema, envelopesFor, type Envelope, type NamedEnvelope } from './envelope';
+export {
+  cornersOf,
+  croppedFormat,
+  cropSchema,
+  frameSchema,
+  heldOnPainting,
+  openingOf,
+  type Crop,
+  type CropFrame,
+} from './crop';
 export { facesOf, grainAlongFold, type Face } from './faces';
 export { isMounted, type Mat } from './pieces';
 export {

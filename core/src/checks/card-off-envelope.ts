@@ -1,5 +1,5 @@
 import { TOO_TIGHT_MM } from '../card';
-import { sizesOf } from '../plan';
+import { sizesOf, stillToCrop } from '../plan';
 import type { Check } from './check';
 
 /** A card that does not go into its envelope, or of which nothing would be left. */
@@ -7,6 +7,7 @@ export const cardOffEnvelope: Check = {
   id: 'card-off-envelope',
   severity: 'stop',
   find: ({ plan }) => {
+    if (stillToCrop(plan)) return [];
     const { fits, clearance, warning, instead } = sizesOf(plan);
     if (fits || warning === undefined) return [];
     return [

@@ -1,4 +1,4 @@
-import type { CardSizes } from '../card';
+import { cornersOf, type CardSizes } from '../card';
 import { choreOf, sizesOf, type ChoreAct, type Plan } from '../plan';
 import type { Timeline } from '../schedule';
 import { formatSpan } from '../units';
@@ -33,13 +33,19 @@ export function finishing(plan: Plan, timeline: Timeline): FinishingStep[] {
         idleS: waited ? startS - waited.fromS : 0,
         waitsFor: waited?.area ?? null,
         afterwards: chore.waitS > 0 ? `then leave it ${formatSpan(chore.waitS)}` : null,
-        size: sizeFor(act.chore, sizes),
+        size: sizeFor(act.chore, plan, sizes),
       },
     ];
   });
 }
 
-function sizeFor(chore: string, { flat, scores }: CardSizes): string | null {
+function sizeFor(chore: string, { crop }: Plan, { flat, scores, panel }: CardSizes): string | null {
+  if (chore === 'trim' && crop) {
+    const chosen = crop.frames.find(({ id }) => id === crop.chosen);
+    if (!chosen) return 'choose the crop first, on Paper';
+    const corners = cornersOf(panel, chosen).map(([x, y]) => `${x.toFixed(1)} / ${y.toFixed(1)}`);
+    return `corners at ${corners.join(', ')} mm from the left / the top of the painting`;
+  }
   if (chore === 'trim') return `${flat.widthMm} × ${flat.heightMm} mm`;
   if (chore === 'score' && scores.length > 0)
     return `${scores.map(({ atMm }) => atMm).join(' and ')} mm from the ${scores[0].axis === 'x' ? 'left' : 'top'} edge`;

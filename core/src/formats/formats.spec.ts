@@ -25,18 +25,18 @@ describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(3);
+    expect(plan.version).toBe(4);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
   });
 
-  it('opens a plan of version 2 with the same sizes, and one of version 3 unchanged', () => {
+  it('opens a plan of version 2 with the same sizes, and one of version 3 that is not cropped', () => {
     const old = fixture('plan-v2');
     const plan = readPlan(old);
-    expect(plan).toMatchObject({ ...old, version: 3 });
+    expect(plan).toMatchObject({ ...old, version: 4 });
     expect([plan.card.mats, plan.card.card, plan.brief.given]).toEqual([[], null, []]);
-    expect(readPlan(fixture('plan-v3'))).toEqual(fixture('plan-v3'));
+    expect(readPlan(fixture('plan-v3'))).toEqual({ ...fixture('plan-v3'), version: 4, crop: null });
   });
 
   it('opens older studios without evenings or people, and one of version 3 unchanged', () => {
@@ -81,7 +81,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 4 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 5 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

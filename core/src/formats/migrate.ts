@@ -27,6 +27,8 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
       liner: { ...CARD, weightGm2: 100, thicknessMm: 0.12 },
     },
   }),
+  // Version 3 knew no painting that is larger than its card.
+  3: (old) => ({ ...old, version: 4, crop: null }),
 };
 
 /** The same for the studio. */
@@ -43,7 +45,7 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   }),
 };
 
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 export const STUDIO_VERSION = 3;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */

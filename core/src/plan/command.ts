@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cardFormatSchema, sheetsSchema } from '../card';
+import { cardFormatSchema, cropSchema, frameSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
@@ -18,6 +18,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rename'), title: z.string().min(1).max(80) }),
   z.strictObject({ do: z.literal('set-brief'), change: changeOf(briefSchema) }),
   z.strictObject({ do: z.literal('set-format'), change: changeOf(cardFormatSchema) }),
+  z.strictObject({ do: z.literal('paint-larger'), painting: cropSchema.shape.painting }),
+  z.strictObject({ do: z.literal('paint-to-size') }),
+  z.strictObject({ do: z.literal('lay-frame'), frame: frameSchema }),
+  z.strictObject({ do: z.literal('take-frame'), frame: id }),
+  z.strictObject({ do: z.literal('choose-frame'), frame: id.nullable() }),
   z.strictObject({ do: z.literal('set-sheets'), change: changeOf(sheetsSchema) }),
   z.strictObject({ do: z.literal('set-rules'), change: changeOf(rulesSchema) }),
   z.strictObject({ do: z.literal('set-climate'), change: changeOf(climateSchema) }),
@@ -55,7 +60,32 @@ type Run<D extends Command['do']> = (plan: Plan, command: Extract<Command, { do:
 const RUNS: { [D in Command['do']]: Run<D> } = {
   rename: (plan, { title }) => void (plan.title = title),
   'set-brief': (plan, { change }) => void Object.assign(plan.brief, change),
-  'set-format': (plan, { change }) => void Object.assign(plan.card, change),
+  'set-format': (plan, { change }) => {
+    Object.assign(plan.card, change);
+    const chosen = plan.crop?.frames.find(({ id }) => id === plan.crop?.chosen);
+    if (chosen) Object.assign(chosen, { envelope: plan.card.envelope, stands: plan.card.stands });
+  },
+  'paint-larger': (plan, { painting }) =>
+    void (plan.crop = { ...(plan.crop ?? { frames: [], chosen: null }), painting }),
+  'paint-to-size': (plan) => void (plan.crop = null),
+  'lay-frame': ({ crop, card }, { frame }) => {
+    if (!crop) return;
+    const at = crop.frames.findIndex(({ id }) => id === frame.id);
+    if (at < 0) crop.frames.push(frame);
+    else crop.frames[at] = frame;
+    if (crop.chosen === frame.id) Object.assign(card, { envelope: frame.envelope, stands: frame.stands });
+  },
+  'take-frame': ({ crop }, { frame }) => {
+    if (!crop) return;
+    crop.frames = without(crop.frames, frame);
+    if (crop.chosen === frame) crop.chosen = null;
+  },
+  'choose-frame': ({ crop, card }, { frame }) => {
+    if (!crop) return;
+    const chosen = crop.frames.find(({ id }) => id === frame);
+    crop.chosen = chosen?.id ?? null;
+    if (chosen) Object.assign(card, { envelope: chosen.envelope, stands: chosen.stands });
+  },
   'set-sheets': (plan, { change }) => void Object.assign(plan.sheets, change),
   'set-rules': (plan, { change }) => void Object.assign(plan.rules, change),
   'set-climate': (plan, { change }) => void Object.assign(plan.climate, change),

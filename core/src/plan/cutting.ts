@@ -1,5 +1,12 @@
-import { cuttingList, sheetsSchema, type CutRequest, type Material, type SheetStock } from '../card';
-import { planPaper } from './lookup';
+import {
+  cuttingList,
+  sheetsSchema,
+  type CutRequest,
+  type ListedPiece,
+  type Material,
+  type SheetStock,
+} from '../card';
+import { formatOf, paintedOf, planPaper, stillToCrop } from './lookup';
 import type { Plan } from './plan';
 
 /** More sheets than this are not cut at one table in one go. */
@@ -12,9 +19,7 @@ export function cuttingRequest(
   sheet: SheetStock,
 ): CutRequest | null {
   const pieces = plans.flatMap((plan, i) =>
-    cuttingList(plan.card, plan.brief.copies + plan.brief.spares, planPaper(plan).thicknessMm)[material].map(
-      (piece) => ({ ...piece, name: nameOf(plans, i, piece.name) }),
-    ),
+    piecesOf(plan, material).map((piece) => ({ ...piece, name: nameOf(plans, i, piece.name) })),
   );
   if (pieces.length === 0) return null;
   const area = pieces.reduce((sum, { widthMm, heightMm, count }) => sum + widthMm * heightMm * count, 0);
@@ -29,6 +34,15 @@ export function cuttingRequest(
     gapMm: 0,
     sheets: Math.min(MOST_SHEETS, 1 + Math.ceil((2 * area) / (sheet.widthMm * sheet.heightMm))),
   };
+}
+
+/** The pieces of one card; a painting that is cropped last is cut whole, and what goes under it once it is chosen. */
+function piecesOf(plan: Plan, material: Material): ListedPiece[] {
+  const count = plan.brief.copies + plan.brief.spares;
+  if (plan.crop && material === 'painting')
+    return [{ name: 'painting', ...paintedOf(plan).paint, count, grain: 'any' }];
+  if (stillToCrop(plan)) return [];
+  return cuttingList(formatOf(plan), count, planPaper(plan).thicknessMm)[material];
 }
 
 /** A piece by name; with several cards on the table, by the card’s too. */

@@ -4,7 +4,17 @@ export { CHORES, choreOf, type Chore } from './chore';
 export { commandSchema, firstFinishing, runCommand, type Command } from './command';
 export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
-export { areaOf, laidMix, mixOf, outlineOf, planPaper, sizesOf } from './lookup';
+export {
+  areaOf,
+  formatOf,
+  laidMix,
+  mixOf,
+  outlineOf,
+  paintedOf,
+  planPaper,
+  sizesOf,
+  stillToCrop,
+} from './lookup';
 export { madeAgain, newPlan, type Beginning } from './new-plan';
 export { colourAt, heartOf, layersAt, maskedAfter, wettedThrough } from './painted';
 export {

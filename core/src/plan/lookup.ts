@@ -1,4 +1,4 @@
-import { cardSizes, type CardSizes } from '../card';
+import { cardSizes, croppedFormat, type CardFormat, type CardSizes } from '../card';
 import type { Polygon } from '../geometry';
 import { paperById, type Paper } from '../paper';
 import { pigmentByCode, type Mix } from '../pigment';
@@ -8,8 +8,23 @@ import type { Plan, PlannedMix } from './plan';
 /** The card's paper, from the copy frozen into the plan. */
 export const planPaper = (plan: Plan): Paper => paperById(plan.paper, 'paper', plan.embedded.papers);
 
-/** The sizes of a card, its mounted panel as thick as its paper. */
-export const sizesOf = (plan: Plan): CardSizes => cardSizes(plan.card, planPaper(plan).thicknessMm);
+/** How the finished card is made. */
+export const formatOf = ({ card, crop }: Pick<Plan, 'card' | 'crop'>): CardFormat =>
+  crop ? croppedFormat(card) : card;
+
+/** Whether it is still open which part of the painting will be the card: until then no size of it is known. */
+export const stillToCrop = ({ crop }: Pick<Plan, 'crop'>): boolean => crop !== null && crop.chosen === null;
+
+/** The sizes of the finished card, its mounted panel as thick as its paper. */
+export const sizesOf = (plan: Plan): CardSizes => cardSizes(formatOf(plan), planPaper(plan).thicknessMm);
+
+/** What is painted: the panel of the card, or the whole painting of which the card is a part; and its sheet. */
+export function paintedOf(plan: Plan): Pick<CardSizes, 'panel' | 'paint'> {
+  if (!plan.crop) return sizesOf(plan);
+  const { widthMm, heightMm } = plan.crop.painting;
+  const rim = plan.card.border === 'taped' ? 2 * plan.card.tapeMm : 0;
+  return { panel: plan.crop.painting, paint: { widthMm: widthMm + rim, heightMm: heightMm + rim } };
+}
 
 /** An area by id; references were checked when the plan was read. */
 export const areaOf = (plan: Plan, id: string): Area => plan.areas.find((area) => area.id === id)!;

@@ -19,12 +19,13 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 3,
+    version: 4,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
     climate: studio.climate,
     card: cardFormatSchema.parse({ envelope: beginning.envelope, fold: 'side', border: 'taped' }),
+    crop: null,
     paper: studio.paper,
     sheets: USUAL_SHEETS,
     rules: studio.rules,

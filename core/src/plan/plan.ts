@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cardFormatSchema, sheetsSchema } from '../card';
+import { cardFormatSchema, cropSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
 import { labSchema } from '../colour';
 import { briefSchema } from '../occasion';
@@ -69,12 +69,14 @@ export type Station = (typeof STATIONS)[number];
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(3),
+  version: z.literal(4),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
   climate: climateSchema,
   card: cardFormatSchema,
+  /** A painting larger than its card, cropped when it is done; `null` for a panel of the card’s own size. */
+  crop: cropSchema.nullable(),
   paper: id,
   /** What its pieces are cut from. */
   sheets: sheetsSchema,
@@ -117,6 +119,8 @@ export const planSchema = planShape.superRefine((plan, context) => {
     if (act.kind === 'pass' && act.mix !== null && !mixes.has(act.mix))
       refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
   });
+  if (plan.crop?.chosen && !known(plan.crop.frames).has(plan.crop.chosen))
+    refuse(['crop', 'chosen'], `no frame “${plan.crop.chosen}”`);
   for (const key of ['lines', 'areas', 'whites', 'mixes', 'acts'] as const)
     if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
 });

@@ -1,5 +1,5 @@
 import { interiorPoint, type Polygon } from '../geometry';
-import { sizesOf, type Plan } from '../plan';
+import { paintedOf, type Plan } from '../plan';
 import { escapeXml, mmText } from './svg-text';
 
 /** Room round the sheet for the ruler bar and the words, mm. */
@@ -13,7 +13,7 @@ const RULER_MM = 50;
  * painted, visible panel, areas with their names, pencil lines, and a ruler bar to check the printer by.
  */
 export function traceSheet(plan: Plan): string {
-  const { paint, panel } = sizesOf(plan);
+  const { paint, panel } = paintedOf(plan);
   const rim = [(paint.widthMm - panel.widthMm) / 2, (paint.heightMm - panel.heightMm) / 2] as const;
   const width = Math.max(paint.widthMm, RULER_MM) + 2 * MARGIN_MM;
   const height = paint.heightMm + 3 * MARGIN_MM;

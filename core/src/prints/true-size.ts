@@ -1,5 +1,5 @@
 import { facesOf, type CardSizes } from '../card';
-import { sizesOf, type Plan } from '../plan';
+import { formatOf, sizesOf, type Plan } from '../plan';
 
 /** How a line is meant: the knife's, the bone folder's, what is trimmed when dry, what only shows, the ruler's. */
 export type LineKind = 'cut' | 'score' | 'trim' | 'show' | 'bar';
@@ -46,7 +46,7 @@ export function cardAtTrueSize(plan: Plan, length: (mm: number) => string): True
     y: Math.max(0, (paint.heightMm - card.heightMm) / 2),
   };
   const cut = { widthMm: flat.widthMm + 2 * rim.x, heightMm: flat.heightMm + 2 * rim.y };
-  const faces = facesOf(plan.card.fold, sizes).filter(({ side }) => side === 'outside');
+  const faces = facesOf(formatOf(plan).fold, sizes).filter(({ side }) => side === 'outside');
   const front = faces.find(({ name }) => name === 'front')!;
   const onFront = (size: { widthMm: number; heightMm: number }): Line[] =>
     box(

@@ -1,4 +1,4 @@
-import { maskedAfter, mixOf, outlineOf, sizesOf, techniqueOf, type Pass, type Plan } from '../plan';
+import { maskedAfter, mixOf, outlineOf, paintedOf, techniqueOf, type Pass, type Plan } from '../plan';
 import type { Polygon } from '../geometry';
 import {
   brushFor,
@@ -25,7 +25,7 @@ export interface RehearsalSetting {
  * off when their chores say. Ends when all is dry. Passes that can never begin are not painted.
  */
 export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: RehearsalSetting): Simulation {
-  const { paint } = sizesOf(plan);
+  const { paint } = paintedOf(plan);
   const acts = timeline.steps.flatMap((step, index) => actsOf(plan, step, index));
   return {
     ...paint,
@@ -41,7 +41,7 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
 
 /** An area on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
 function onSheet(plan: Plan, area: string): Polygon {
-  const { panel, paint } = sizesOf(plan);
+  const { panel, paint } = paintedOf(plan);
   const rim = (paint.widthMm - panel.widthMm) / 2;
   return outlineOf(plan, area).map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
 }

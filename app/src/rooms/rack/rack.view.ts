@@ -1,5 +1,5 @@
 import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
-import { sizesOf, type Plan } from '@kettle/core/plan';
+import { paintedOf, type Plan } from '@kettle/core/plan';
 import { inTime, type Timeline } from '@kettle/core/schedule';
 import { actInWords } from '../../ui/act-words';
 
@@ -32,7 +32,7 @@ export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
         (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title),
     )
     .map((plan) => {
-      const { paint } = sizesOf(plan);
+      const { paint } = paintedOf(plan);
       const post = postBy(plan.brief);
       const days = post === null ? null : daysUntil(post, today);
       return {

@@ -1,5 +1,5 @@
 import { boardsFor, tapeRound, weighCard, type Size } from '@kettle/core/card';
-import { planPaper, sizesOf, type Plan, type Studio } from '@kettle/core/plan';
+import { formatOf, paintedOf, planPaper, sizesOf, type Plan, type Studio } from '@kettle/core/plan';
 import type { CutJob } from '../../state/cutting.service';
 import type { Cutting } from '../../workers/table-api';
 
@@ -100,7 +100,7 @@ export function cuttingAnswer(
 /** Tape and boards for one card, in words; nothing for an edge that is not taped. */
 export function tapeAnswer(plan: Plan, { board }: Studio, length: Length): string {
   if (plan.card.border !== 'taped') return '';
-  const { paint } = sizesOf(plan);
+  const { paint } = paintedOf(plan);
   const begun = plan.brief.copies + plan.brief.spares;
   const boards = boardsFor(begun, paint, board, plan.card.tapeMm);
   return `Tape: ${metres(begun * tapeRound(paint))} for ${begun === 1 ? 'one sheet' : `${begun} sheets`}. To tape them all at once: ${boards} ${boards === 1 ? 'board' : 'boards'} of ${length(board.widthMm)} × ${length(board.heightMm)}.`;
@@ -114,7 +114,7 @@ export function postAnswer(
   { letter }: Studio,
 ): { readonly answer: string; readonly stop: boolean } {
   const { weightG, thicknessMm, over } = weighCard(
-    plan.card,
+    formatOf(plan),
     sizesOf(plan),
     planPaper(plan),
     plan.sheets,

@@ -6,7 +6,15 @@ import { InputText } from 'primeng/inputtext';
 import type { CardFormat, Mat } from '@kettle/core/card';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { PAPERS, paperById } from '@kettle/core/paper';
-import { planPaper, sizesOf, type Command, type Studio } from '@kettle/core/plan';
+import {
+  formatOf,
+  paintedOf,
+  planPaper,
+  sizesOf,
+  stillToCrop,
+  type Command,
+  type Studio,
+} from '@kettle/core/plan';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
@@ -15,6 +23,8 @@ import { Choice } from '../../ui/choice.component';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { LengthField } from '../../ui/length-field.component';
 import { CardDrawingComponent } from './card-drawing.component';
+import { CropFrames } from './crop.component';
+import { CropList } from './crop-list.component';
 import { CuttingPlan } from './cutting.component';
 import { postAnswer, tapeAnswer } from './cutting.view';
 import { airFault, paperWords } from './paper.view';
@@ -25,6 +35,12 @@ interface FormatChoice {
   readonly label: string;
   readonly options: { readonly id: string; readonly name: string }[];
 }
+
+/** How the size of a card is come by. */
+type Sizing = 'envelope' | 'own' | 'crop';
+
+/** Room for a frame to slide in: a quarter more than the panel, in whole centimetres, mm. */
+const roomy = (mm: number): number => 10 * Math.ceil((1.25 * mm) / 10);
 
 /** A mat as it is first laid: thin card that shows a little, mm. */
 const NEW_MAT: Mat = { thicknessMm: 0.3, showsMm: 4 };
@@ -42,6 +58,8 @@ const NEW_MAT: Mat = { thicknessMm: 0.3, showsMm: 4 };
     EnvelopeSelect,
     LengthField,
     CardDrawingComponent,
+    CropFrames,
+    CropList,
     CuttingPlan,
   ],
   templateUrl: './paper.component.html',
@@ -93,15 +111,22 @@ export class PaperStation {
       ],
     },
   ];
-  readonly cardSizing = [
-    { id: false, name: 'as large as its envelope takes' },
-    { id: true, name: 'of a size of its own' },
+  readonly cardSizing: readonly { readonly id: Sizing; readonly name: string }[] = [
+    { id: 'envelope', name: 'as large as its envelope takes' },
+    { id: 'own', name: 'of a size of its own' },
+    { id: 'crop', name: 'cropped last, from a larger painting' },
   ];
+  readonly sizing = computed((): Sizing => {
+    if (this.plan()?.crop) return 'crop';
+    return this.plan()?.card.card ? 'own' : 'envelope';
+  });
+  readonly stillToCrop = computed(() => this.plan() !== null && stillToCrop(this.plan()!));
+  readonly format = computed(() => (this.plan() ? formatOf(this.plan()!) : null));
   private readonly length = (mm: number): string => this.studio.length(mm);
   /** Thickness of the sheet that is painted, mm. */
   readonly panelMm = computed(() => (this.plan() ? planPaper(this.plan()!).thicknessMm : 0));
   readonly words = computed(() =>
-    this.plan() ? paperWords(this.plan()!.card, this.panelMm(), this.length) : null,
+    this.plan() ? paperWords(this.format()!, this.panelMm(), this.length) : null,
   );
   readonly sizes = computed(() => (this.plan() ? sizesOf(this.plan()!) : null));
   /** What would make it go in, by one press. */
@@ -141,9 +166,20 @@ export class PaperStation {
     this.store.do(...commands);
   }
 
-  /** A card of its own size begins at the size it has. */
-  giveSize(own: boolean): void {
-    this.set({ card: own ? this.sizes()!.card : null });
+  /** A card of its own size begins at the size it has, a painting that is cropped last with room round it. */
+  giveSize(sizing: Sizing): void {
+    const plan = this.plan()!;
+    const { widthMm, heightMm } = paintedOf(plan).panel;
+    if (sizing === 'crop')
+      this.store.do({
+        do: 'paint-larger',
+        painting: { widthMm: roomy(widthMm), heightMm: roomy(heightMm) },
+      });
+    else
+      this.store.do(...(plan.crop ? [{ do: 'paint-to-size' as const }] : []), {
+        do: 'set-format',
+        change: { card: sizing === 'own' ? this.sizes()!.card : null },
+      });
   }
 
   addMat(): void {

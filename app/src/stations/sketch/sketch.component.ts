@@ -16,7 +16,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { regionAt } from '@kettle/core/areas';
 import { rectangle, type Polygon } from '@kettle/core/geometry';
-import { sizesOf, type Plan } from '@kettle/core/plan';
+import { paintedOf, type Plan } from '@kettle/core/plan';
 import { DrawingBoard, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -99,7 +99,7 @@ export class SketchStation {
   fillAt(x: number, y: number): void {
     const plan = this.plan();
     if (!plan) return;
-    const outline = regionAt(plan.lines, [x, y], sizesOf(plan).panel);
+    const outline = regionAt(plan.lines, [x, y], paintedOf(plan).panel);
     if (!outline) {
       this.messages.stop('There is nothing to fill on a line or off the panel.', 'Nothing was marked.');
       return;
