@@ -61,16 +61,17 @@ const COMMANDS: Command[] = [
       postingDays: 2,
     },
   },
-  { do: 'add-line', line: { id: 'sill-edge', points: wavy([0, 65], [148, 65], 0.5) } },
+  { do: 'add-line', line: { id: 'sill-edge', kind: 'pencil', points: wavy([0, 65], [148, 65], 0.5) } },
   {
     do: 'add-line',
     line: {
       id: 'handle',
+      kind: 'pencil',
       points: ellipse(82, 40, 19, 17, -168, -12, 24).map(([x, y], i) => [x, y, 0.4 + 0.2 * Math.sin(i / 4)]),
     },
   },
-  { do: 'add-line', line: { id: 'rain-1', points: wavy([112, 8], [104, 34], 0.4) } },
-  { do: 'add-line', line: { id: 'rain-2', points: wavy([128, 14], [119, 46], 0.4) } },
+  { do: 'add-line', line: { id: 'rain-1', kind: 'pencil', points: wavy([112, 8], [104, 34], 0.4) } },
+  { do: 'add-line', line: { id: 'rain-2', kind: 'pencil', points: wavy([128, 14], [119, 46], 0.4) } },
   area('pane', 'pane', [
     [0, 0],
     [148, 0],

@@ -6,7 +6,7 @@ import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Ser
 import { downloads, Pen } from './hand';
 
 /** Kills at random moments; the long evidence takes many more. */
-const KILLS = Number(process.env['KILLS'] ?? 2);
+const KILLS = Number(process.env['KILLS'] ?? 1);
 const LAST_SECOND_MS = 1000;
 
 let served: Served;

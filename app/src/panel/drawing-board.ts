@@ -1,133 +1,115 @@
-import Konva from 'konva/lib/Core';
 import { Line } from 'konva/lib/shapes/Line';
-import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
-import { Text } from 'konva/lib/shapes/Text';
-import { getStroke } from 'perfect-freehand';
-import { lineUnderRubber, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
-import { BoardView } from './board-view';
+import type { Point } from '@kettle/core/geometry';
+import { lineNear, linesWithin, type LineKind, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
+import { BoardHands } from './board-hands';
+import { pickedMark } from './board-marks';
+import { BoardTable } from './board-table';
+import { lineColour, lineOutline } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 
-export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub-out' | 'board';
+export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub' | 'rub-out' | 'pick' | 'board';
 
 /** What the board tells of the hand on it; all in mm on the panel. */
 export interface BoardEvents {
   strokeBegins(): void;
   strokeGoesOn(points: readonly PencilPoint[]): void;
   strokeEnds(): void;
+  /** The stroke is not meant: a second finger came, or the pen. */
+  strokeGivenUp(): void;
   rectangle(x: number, y: number, width: number, height: number): void;
   fill(x: number, y: number): void;
+  rub(way: readonly Point[]): void;
   rubOut(line: string): void;
+  /** Lines are taken up beside those that are, or in their place. */
+  pick(lines: readonly string[], beside: boolean): void;
+  movePicked(right: number, down: number): void;
 }
-
-/** Width of a pencil line at the lightest and the heaviest pressure, mm. */
-const LIGHTEST_MM = 0.25;
-const HEAVIEST_MM = 0.9;
 
 /** Pressure of a mouse, which has none. */
 const MOUSE_PRESSURE = 0.5;
 
-/** Room round the sheet, px. */
-const MARGIN_PX = 28;
-
-/** By how much a key, and a pixel of the wheel, bring the board nearer; how far an arrow key moves it, px. */
+/** By how much a key, and a pixel of the wheel, bring the board nearer; how far an arrow key moves and turns it. */
 const A_KEY = 1.25;
 const PER_WHEEL_PX = 0.0015;
 const ARROW_PX = 40;
+const KEY_DEG = 5;
 
-/** The board on which a panel is drawn: shows sheet, areas and pencil, and follows pen, touch and mouse. */
+/** How near a line is taken up, px; a way shorter than this is a press and no pull. */
+const NEAR_PX = 9;
+
+/** Width of the rubber, mm. */
+export const RUBBER_MM = 4;
+
+/** The board on which a panel is drawn: shows sheet, areas and lines, and follows pen, touch and mouse. */
 export class DrawingBoard {
   tool: BoardTool = 'pencil';
-  private readonly stage: Konva.Stage;
-  private readonly ground = new Konva.Layer({ listening: false });
-  private readonly pencil = new Konva.Layer({ listening: false });
-  private readonly live = new Konva.Layer({ listening: false });
-  private readonly resize: ResizeObserver;
-  private drawing: PanelDrawing | null = null;
+  kind: LineKind = 'pencil';
+  private readonly table: BoardTable;
+  private readonly hands: BoardHands;
   private lines: readonly PencilLine[] = [];
-  private readonly view = new BoardView();
-  /** Where the hand holds the board while it moves it, px. */
-  private held: readonly [number, number] | null = null;
-  private stroke: PencilPoint[] | null = null;
-  private corner: PencilPoint | null = null;
+  private picked: readonly PencilLine[] = [];
+  private way: PencilPoint[] = [];
+  /** The hand holds what is taken up. */
+  private carries = false;
 
   constructor(
-    private readonly host: HTMLDivElement,
+    host: HTMLDivElement,
     private readonly events: BoardEvents,
   ) {
-    this.stage = new Konva.Stage({ container: host, width: 10, height: 10 });
-    this.stage.add(this.ground, this.pencil, this.live);
-    host.addEventListener('pointerdown', this.down);
-    host.addEventListener('pointermove', this.move);
-    host.addEventListener('pointerup', this.up);
-    host.addEventListener('pointercancel', this.up);
+    this.table = new BoardTable(host);
+    this.hands = new BoardHands(host, {
+      down: (event) => this.down(event),
+      move: (events) => this.move(events),
+      up: (event) => this.up(event),
+      giveUp: () => this.giveUp(),
+      push: (right, down) => this.table.seenAnew((view) => view.moveBy([right, down])),
+      pinch: (before, now) => this.table.seenAnew((view) => view.pinch(before, now)),
+      holdsBoard: () => this.tool === 'board',
+    });
     host.addEventListener('wheel', this.wheel, { passive: false });
     host.addEventListener('keydown', this.key);
-    this.resize = new ResizeObserver(() => this.fit());
-    this.resize.observe(host);
   }
 
-  show(drawing: PanelDrawing, lines: readonly PencilLine[]): void {
-    this.drawing = drawing;
+  show(drawing: PanelDrawing, lines: readonly PencilLine[], picked: ReadonlySet<string>): void {
+    this.table.show(drawing, lines);
     this.lines = lines;
-    this.fit();
+    this.picked = picked.size === 0 ? [] : lines.filter(({ id }) => picked.has(id));
+    this.showPicked([0, 0]);
   }
 
   destroy(): void {
-    this.resize.disconnect();
-    this.stage.destroy();
+    this.hands.destroy();
+    this.table.destroy();
   }
 
-  private fit(): void {
-    const { drawing, host } = this;
-    if (!drawing || host.clientWidth === 0) return;
-    const rim = Math.max(0, drawing.rimMm);
-    this.stage.size({ width: host.clientWidth, height: host.clientHeight });
-    const panel = [drawing.widthMm, drawing.heightMm] as const;
-    this.view.fit([host.clientWidth, host.clientHeight], panel, rim, MARGIN_PX);
-    this.place();
-    this.paintGround(drawing, rim);
-    this.pencil.destroyChildren();
-    for (const { points } of this.lines) this.pencil.add(pencilMark(points));
-    this.pencil.batchDraw();
-  }
-
-  /** Puts the layers where the board is seen now; nothing is drawn anew. */
-  private place(): void {
-    const [x, y] = this.view.corner;
-    const { scale } = this.view;
-    for (const layer of [this.ground, this.pencil, this.live]) {
-      layer.position({ x, y });
-      layer.scale({ x: scale, y: scale });
-      layer.batchDraw();
-    }
-  }
-
-  /** Brings the board nearer about a point of the host, px; a factor of 0 shows it whole. */
+  /** Brings the board nearer about a point of the host, px; a factor of 0 shows it whole and straight. */
   bringNearer(factor: number, about?: readonly [number, number]): void {
-    this.view.bringNearer(factor, about);
-    this.place();
+    this.table.seenAnew((view) => (factor === 0 ? view.whollySeen() : view.bringNearer(factor, about)));
   }
 
-  private moveBy(right: number, down: number): void {
-    this.view.moveBy([right, down]);
-    this.place();
+  turn(deg: number): void {
+    this.table.seenAnew((view) => view.turn(deg));
   }
 
   private readonly wheel = (event: WheelEvent): void => {
     event.preventDefault();
-    this.bringNearer(Math.exp(-event.deltaY * PER_WHEEL_PX), this.inHost(event));
+    this.bringNearer(Math.exp(-event.deltaY * PER_WHEEL_PX), this.hands.at(event));
   };
 
   private readonly key = (event: KeyboardEvent): void => {
+    const push = (right: number, down: number): void =>
+      this.table.seenAnew((view) => view.moveBy([right, down]));
     const moves: Readonly<Record<string, (() => void) | undefined>> = {
       '+': () => this.bringNearer(A_KEY),
       '-': () => this.bringNearer(1 / A_KEY),
       '0': () => this.bringNearer(0),
-      ArrowLeft: () => this.moveBy(ARROW_PX, 0),
-      ArrowRight: () => this.moveBy(-ARROW_PX, 0),
-      ArrowUp: () => this.moveBy(0, ARROW_PX),
-      ArrowDown: () => this.moveBy(0, -ARROW_PX),
+      PageUp: () => this.turn(-KEY_DEG),
+      PageDown: () => this.turn(KEY_DEG),
+      ArrowLeft: () => push(ARROW_PX, 0),
+      ArrowRight: () => push(-ARROW_PX, 0),
+      ArrowUp: () => push(0, ARROW_PX),
+      ArrowDown: () => push(0, -ARROW_PX),
     };
     const move = moves[event.key];
     if (!move) return;
@@ -135,147 +117,127 @@ export class DrawingBoard {
     move();
   };
 
-  private inHost({ clientX, clientY }: MouseEvent): [number, number] {
-    const { left, top } = this.host.getBoundingClientRect();
-    return [clientX - left, clientY - top];
-  }
-
-  private paintGround(drawing: PanelDrawing, rim: number): void {
-    this.ground.destroyChildren();
-    this.ground.add(
-      new Rect({
-        x: -rim,
-        y: -rim,
-        width: drawing.widthMm + 2 * rim,
-        height: drawing.heightMm + 2 * rim,
-        fill: '#f6f5f0',
-        stroke: '#c9c8c2',
-        strokeWidth: 0.3,
-      }),
-      new Rect({
-        width: drawing.widthMm,
-        height: drawing.heightMm,
-        stroke: '#a9aba6',
-        strokeWidth: 0.3,
-        dash: [2, 1.4],
-      }),
-    );
-    for (const shape of drawing.shapes)
-      this.ground.add(
-        new Path({
-          data: shape.path,
-          fill: shape.fill ?? '#d5e6e6',
-          fillRule: 'evenodd',
-          opacity: 0.5,
-          stroke: '#545d66',
-          strokeWidth: 0.4,
-        }),
-      );
-    for (const { name, label } of drawing.shapes)
-      this.ground.add(
-        new Text({
-          text: name,
-          x: label[0] - 30,
-          y: label[1] - 2.5,
-          width: 60,
-          align: 'center',
-          fontSize: 4.6,
-          fontFamily: 'Alegreya Sans',
-          fill: '#1c2733',
-        }),
-      );
-    this.ground.batchDraw();
-  }
-
-  private readonly down = (event: PointerEvent): void => {
-    const moves = event.button === 1 || (event.button === 0 && this.tool === 'board');
-    if (event.button !== 0 && !moves) return;
-    event.preventDefault();
-    this.host.focus({ preventScroll: true });
-    this.host.setPointerCapture(event.pointerId);
-    if (moves) {
-      this.held = this.inHost(event);
-      return;
-    }
+  private down(event: PointerEvent): void {
     const at = this.pointOf(event);
-    if (this.tool === 'rub-out') this.rub(at);
-    else if (this.tool === 'fill') this.events.fill(at[0], at[1]);
-    else if (this.tool === 'rectangle') this.corner = at;
-    else {
-      this.stroke = [at];
+    this.way = [at];
+    this.carries = false;
+    if (this.tool === 'fill') this.events.fill(at[0], at[1]);
+    else if (this.tool === 'rub-out') this.rubOut(at);
+    else if (this.tool === 'pick') this.takeUp(at, event.shiftKey);
+    else if (this.tool === 'pencil') {
       this.events.strokeBegins();
       this.events.strokeGoesOn([at]);
     }
-  };
+  }
 
-  private readonly move = (event: PointerEvent): void => {
-    if (this.held) {
-      const [x, y] = this.inHost(event);
-      this.moveBy(x - this.held[0], y - this.held[1]);
-      this.held = [x, y];
-      return;
+  private move(events: readonly PointerEvent[]): void {
+    const fresh = events.map((event) => this.pointOf(event));
+    this.way.push(...fresh);
+    switch (this.tool) {
+      case 'pencil':
+        this.events.strokeGoesOn(fresh);
+        this.table.showLive(
+          new Line({
+            ...{ points: lineOutline(this.way, this.kind), closed: true, fill: lineColour(this.kind) },
+          }),
+        );
+        break;
+      case 'rub':
+        this.table.showLive(
+          new Line({
+            ...{ points: this.way.flatMap(([x, y]) => [x, y]), stroke: '#f6f5f0', strokeWidth: RUBBER_MM },
+            ...{ lineCap: 'round', lineJoin: 'round', opacity: 0.85 },
+          }),
+        );
+        break;
+      case 'rectangle':
+        this.showBox();
+        break;
+      case 'pick':
+        if (this.carries) this.showPicked(this.pull());
+        else this.showBox();
+        break;
+      case 'rub-out':
+        this.rubOut(fresh.at(-1)!);
+        break;
     }
-    if (this.stroke) {
-      const fresh = (event.getCoalescedEvents().length > 0 ? event.getCoalescedEvents() : [event]).map((e) =>
-        this.pointOf(e),
-      );
-      this.stroke.push(...fresh);
-      this.events.strokeGoesOn(fresh);
-      this.showLive(pencilMark(this.stroke));
-    } else if (this.corner) {
-      const [x, y, width, height] = box(this.corner, this.pointOf(event));
-      this.showLive(new Rect({ x, y, width, height, stroke: '#0f5e63', strokeWidth: 0.5 }));
-    } else if (this.tool === 'rub-out' && event.buttons === 1) this.rub(this.pointOf(event));
-  };
+  }
 
-  private readonly up = (event: PointerEvent): void => {
-    this.held = null;
-    if (this.stroke) {
-      this.stroke = null;
-      this.events.strokeEnds();
+  private up(event: PointerEvent): void {
+    const { way } = this;
+    this.way = [];
+    this.table.showLive();
+    if (way.length === 0) return;
+    const [from, to] = [way[0], way.at(-1)!];
+    switch (this.tool) {
+      case 'pencil':
+        this.events.strokeEnds();
+        break;
+      case 'rub':
+        this.events.rub(way.map(([x, y]): Point => [x, y]));
+        break;
+      case 'rectangle':
+        this.events.rectangle(...box(from, to));
+        break;
+      case 'pick':
+        if (this.carries) {
+          if (this.isPull(from, to)) this.events.movePicked(to[0] - from[0], to[1] - from[1]);
+        } else
+          this.events.pick(
+            this.isPull(from, to) ? linesWithin(this.lines, box(from, to)) : [],
+            event.shiftKey,
+          );
+        break;
     }
-    if (this.corner) {
-      this.events.rectangle(...box(this.corner, this.pointOf(event)));
-      this.corner = null;
-    }
-    this.live.destroyChildren();
-    this.live.batchDraw();
-  };
+    this.showPicked([0, 0]);
+  }
 
-  private rub([x, y]: PencilPoint): void {
-    const line = lineUnderRubber(this.lines, [x, y]);
+  private giveUp(): void {
+    this.way = [];
+    this.table.showLive();
+    if (this.tool === 'pencil') this.events.strokeGivenUp();
+    this.showPicked([0, 0]);
+  }
+
+  /** Takes up the line under the hand; one that is held already is carried with the others. */
+  private takeUp([x, y]: PencilPoint, beside: boolean): void {
+    const line = lineNear(this.lines, [x, y], NEAR_PX / this.table.view.scale);
+    if (!line) return;
+    this.carries = true;
+    if (!this.picked.includes(line)) this.events.pick([line.id], beside);
+  }
+
+  private rubOut([x, y]: PencilPoint): void {
+    const line = lineNear(this.lines, [x, y], NEAR_PX / this.table.view.scale);
     if (line) this.events.rubOut(line.id);
   }
 
-  private showLive(mark: Line | Rect): void {
-    this.live.destroyChildren();
-    this.live.add(mark);
-    this.live.batchDraw();
+  private pull(): [number, number] {
+    const [from, to] = [this.way[0], this.way.at(-1)!];
+    return [to[0] - from[0], to[1] - from[1]];
+  }
+
+  private isPull(from: PencilPoint, to: PencilPoint): boolean {
+    return Math.hypot(to[0] - from[0], to[1] - from[1]) * this.table.view.scale > NEAR_PX / 2;
+  }
+
+  private showBox(): void {
+    const [x, y, width, height] = box(this.way[0], this.way.at(-1)!);
+    this.table.showLive(new Rect({ x, y, width, height, stroke: '#0f5e63', strokeWidth: 0.5 }));
+  }
+
+  private showPicked(by: readonly [number, number]): void {
+    this.table.showLive(...(this.picked.length > 0 ? [pickedMark(this.picked, by)] : []));
   }
 
   private pointOf(event: PointerEvent): PencilPoint {
-    const pressure =
-      event.pointerType === 'mouse' ? MOUSE_PRESSURE : Math.min(1, Math.max(0, event.pressure));
-    const [x, y] = this.view.under(this.inHost(event));
+    const pressure = event.pointerType === 'pen' ? Math.min(1, Math.max(0, event.pressure)) : MOUSE_PRESSURE;
+    const [x, y] = this.table.view.under(this.hands.at(event));
     return [rounded(x, 100), rounded(y, 100), rounded(pressure, 1000)];
   }
 }
 
 const rounded = (value: number, parts: number): number => Math.round(value * parts) / parts;
-
-function pencilMark(points: readonly PencilPoint[]): Line {
-  const outline = getStroke(
-    points.map(([x, y, p]) => [x, y, p]),
-    {
-      size: HEAVIEST_MM,
-      thinning: 1 - LIGHTEST_MM / HEAVIEST_MM,
-      smoothing: 0.4,
-      streamline: 0.2,
-      simulatePressure: false,
-    },
-  );
-  return new Line({ points: outline.flat(), closed: true, fill: '#4a525a', opacity: 0.85 });
-}
 
 function box(a: PencilPoint, b: PencilPoint): [number, number, number, number] {
   return [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.abs(a[0] - b[0]), Math.abs(a[1] - b[1])];

@@ -1,10 +1,13 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Patch } from '@kettle/core/plan';
+import type { PackedLines } from '@kettle/core/sketch';
 
 /** A card as last saved whole; the journal entries after `seq` lead on from it. */
 export interface SavedPlan {
   readonly id: string;
   readonly plan: unknown;
+  /** Its lines, apart and packed; a card saved by an earlier version has them in its plan. */
+  readonly lines?: PackedLines;
   readonly seq: number;
   readonly changedAt: number;
 }

@@ -1,10 +1,11 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
+import { catchError, debounceTime, distinctUntilChanged, EMPTY, filter, from, switchMap } from 'rxjs';
 import type { Station } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
+import { alikeButLines } from './same-paint';
 
 /** A burst of changes (typing, dragging) is answered once, ms. */
 const SETTLE_MS = 40;
@@ -28,6 +29,7 @@ export class LookAheadService {
     toObservable(this.store.open).pipe(
       filter((open) => open !== null),
       debounceTime(SETTLE_MS),
+      distinctUntilChanged((one, other) => alikeButLines(one.plan, other.plan)),
       switchMap(({ plan, revision }) =>
         from(this.worker.lookAhead(plan, revision)).pipe(
           catchError((cause: unknown) => {

@@ -1,7 +1,7 @@
 import { Dexie } from 'dexie';
 import { readPlan } from '@kettle/core/formats';
 import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
-import { packPoints, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
+import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
 import type { Database } from './database';
 
 /** A card and how far its journal has come. */
@@ -52,7 +52,8 @@ export class PlanArchive {
       // A gap means that a write between failed; what came after it cannot be applied.
       const after = await this.entriesAfter(id, saved.seq).sortBy('seq');
       const entries = after.filter(({ seq }, i) => seq === saved.seq + i + 1);
-      const plan = entries.reduce((now, { patches }) => replayPatches(now, patches), readPlan(saved.plan));
+      const whole = saved.lines ? { ...(saved.plan as object), lines: unpackLines(saved.lines) } : saved.plan;
+      const plan = entries.reduce((now, { patches }) => replayPatches(now, patches), readPlan(whole));
       return { plan, seq: entries.at(-1)?.seq ?? saved.seq };
     });
   }
@@ -65,7 +66,9 @@ export class PlanArchive {
   /** Saves a card whole and drops the journal entries it contains. */
   async save(plan: Plan, seq: number): Promise<void> {
     await this.db.transaction('rw', this.db.plans, this.db.journal, async () => {
-      await this.db.plans.put({ id: plan.id, plan, seq, changedAt: Date.now() });
+      // Lines are many and small: as they are, copying them into the database would hold the page up.
+      const [bare, lines] = [{ ...plan, lines: [] }, packLines(plan.lines)];
+      await this.db.plans.put({ id: plan.id, plan: bare, lines, seq, changedAt: Date.now() });
       await this.db.journal
         .where('[planId+seq]')
         .between([plan.id, Dexie.minKey], [plan.id, seq], true, true)

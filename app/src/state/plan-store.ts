@@ -172,7 +172,7 @@ export class PlanStore {
     const lost = await this.archive.lostStrokes(id);
     for (const { stroke, points } of lost) {
       if (points.length > 1 && !this.history!.plan.lines.some((line) => line.id === stroke))
-        this.do({ do: 'add-line', line: { id: stroke, points: smoothLine(points) } });
+        this.do({ do: 'add-line', line: { id: stroke, kind: 'pencil', points: smoothLine(points) } });
       await this.archive.dropStroke(id, stroke);
     }
     if (lost.length > 0)

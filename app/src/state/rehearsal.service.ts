@@ -11,11 +11,12 @@ import {
   startWith,
   switchMap,
 } from 'rxjs';
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/plan';
 import type { KeptMoment } from '../workers/simulation-api';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
+import { paintsAlike } from './same-paint';
 
 /** A plan painted ahead: a first glance in coarse cells, then a finer look that takes its place moment by moment. */
 export interface Rehearsal {
@@ -94,17 +95,6 @@ export class RehearsalService {
     });
   }
 }
-
-/** Whether two states of a card lay the same paint on the same paper in the same air. */
-function paintsAlike(one: Plan | null, other: Plan | null): boolean {
-  if (one === null || other === null || one.id !== other.id) return one === other;
-  return PAINTED.every((part) => one[part] === other[part]) && sheetOf(one) === sheetOf(other);
-}
-
-/** The painted sheet and the panel on it, to compare. */
-const sheetOf = (plan: Plan): string => JSON.stringify([paintedOf(plan).panel, paintedOf(plan).paint]);
-
-const PAINTED = ['climate', 'paper', 'rules', 'areas', 'whites', 'mixes', 'acts', 'embedded'] as const;
 
 /** Which sheet of its paper is painted on: always the same, so that only the plan changes the picture. */
 const SHEET = 1;

@@ -1,5 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { placeLines } from '@kettle/core/areas';
 import { newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/plan';
+import { moved, regionOfLine, rubbedLines, turned, type PencilPoint } from '@kettle/core/sketch';
 import { Database } from './database';
 import { PlanArchive } from './plan-archive';
 import { PlanHistory } from './plan-history';
@@ -9,6 +11,16 @@ const begun = (): Plan =>
     { id: 'card', title: 'Card', occasion: 'thanks', envelope: { widthMm: 162, heightMm: 114 } },
     NEW_STUDIO,
   );
+const drawn = (id: string, x: number, y: number): Command => ({
+  do: 'add-line',
+  line: { id, kind: 'pencil', points: ring(x, y) },
+});
+const ring = (x: number, y: number): PencilPoint[] =>
+  Array.from({ length: 25 }, (_, i) => [
+    x + 4 * Math.cos((i * Math.PI) / 12),
+    y + 4 * Math.sin((i * Math.PI) / 12),
+    i / 24,
+  ]);
 const rename = (title: string): Command => ({ do: 'rename', title });
 
 describe('history', () => {
@@ -19,6 +31,64 @@ describe('history', () => {
     expect(history.plan).toEqual(begun());
     while (history.canRedo) history.redo();
     expect(history.plan.title).toBe('Card 299');
+  });
+
+  it('a thousand acts of drawing, rubbing out, placing and filling go back and come again, step by step', () => {
+    const history = new PlanHistory(begun());
+    const kept: Plan[] = [history.plan];
+    let n = 0;
+    const act = (at: number): Command[] => {
+      const { lines, areas } = history.plan;
+      const [x, y] = [5 + ((at * 37) % 140), 5 + ((at * 53) % 95)];
+      switch (at % 5) {
+        case 1: {
+          const { points, id } = lines[at % lines.length];
+          const outline = regionOfLine(points);
+          return outline
+            ? [{ do: 'add-area', area: { id: `area-${at}`, name: `area ${at}`, outline, lines: [id] } }]
+            : [rename(`Card ${at}`)];
+        }
+        case 2:
+          return placeLines(history.plan, [lines[at % lines.length].id], turned(at, [x, y]));
+        case 3:
+          return [
+            {
+              do: 'redraw-lines',
+              ...rubbedLines(
+                lines,
+                [
+                  [x, y],
+                  [x + 6, y],
+                ],
+                4,
+                () => `rest-${n++}`,
+              ),
+            },
+            rename(`Card ${at}`),
+          ];
+        case 4:
+          return areas.length > 6
+            ? [{ do: 'remove-area', area: areas[at % areas.length].id }]
+            : placeLines(
+                history.plan,
+                lines.slice(0, 3).map(({ id }) => id),
+                moved(1, -1),
+              );
+        default:
+          return [drawn(`line-${at}`, x, y)];
+      }
+    };
+    for (let at = 0; at < 1000; at++) if (history.do(act(at)).length > 0) kept.push(history.plan);
+    expect(kept.length).toBeGreaterThan(900);
+    for (const before of kept.slice(0, -1).reverse()) {
+      history.undo();
+      expect(history.plan).toEqual(before);
+    }
+    expect(history.canUndo).toBe(false);
+    for (const after of kept.slice(1)) {
+      history.redo();
+      expect(history.plan).toEqual(after);
+    }
   });
 
   it('a new change drops what was undone; one that changes nothing is no step', () => {
@@ -62,6 +132,16 @@ describe('archive', () => {
     await archive.save(atOne, 1);
     expect(await db.journal.count()).toBe(1);
     expect((await archive.read('card'))!.plan.title).toBe('B');
+  });
+
+  it('keeps every line as it was drawn, to the last digit, and reads a card saved with its lines in it', async () => {
+    const history = new PlanHistory(begun());
+    history.do([drawn('one', 20, 20), drawn('two', 60.123456789, 40)]);
+    await archive.save(history.plan, 1);
+    expect((await db.plans.get('card'))!.plan).toMatchObject({ lines: [] });
+    expect((await archive.read('card'))!.plan).toEqual(history.plan);
+    await db.plans.put({ id: 'card', plan: history.plan, seq: 1, changedAt: 0 });
+    expect((await archive.read('card'))!.plan).toEqual(history.plan);
   });
 
   it('stops at a gap in the journal rather than apply what does not follow', async () => {

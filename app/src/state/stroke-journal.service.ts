@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Command } from '@kettle/core/plan';
-import { regionOfLine, smoothLine, type PencilPoint } from '@kettle/core/sketch';
+import { regionOfLine, smoothLine, type LineKind, type PencilPoint } from '@kettle/core/sketch';
 import { Database } from './database';
 import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
@@ -34,7 +34,7 @@ export class StrokeJournal {
   }
 
   /** Ends the stroke: it becomes a line, and where it closes, an area. Returns the new area's id, if any. */
-  end(): string | null {
+  end(kind: LineKind): string | null {
     clearInterval(this.keeping);
     const { stroke, points } = this;
     const plan = this.store.plan();
@@ -43,7 +43,7 @@ export class StrokeJournal {
       this.forget(plan?.id, stroke);
       return null;
     }
-    const commands: Command[] = [{ do: 'add-line', line: { id: stroke, points: smoothLine(points) } }];
+    const commands: Command[] = [{ do: 'add-line', line: { id: stroke, kind, points: smoothLine(points) } }];
     const region = regionOfLine(points);
     const area = region ? `area-${stroke.slice(5)}` : null;
     if (region && area)
@@ -53,11 +53,19 @@ export class StrokeJournal {
           id: area,
           name: `area ${plan.areas.length + 1}`,
           outline: region,
+          lines: [stroke],
         },
       });
     this.store.do(...commands);
     this.forget(plan.id, stroke);
     return area;
+  }
+
+  /** The stroke was not meant. */
+  giveUp(): void {
+    clearInterval(this.keeping);
+    this.points = [];
+    this.forget(this.store.plan()?.id, this.stroke);
   }
 
   private keep(): void {

@@ -128,13 +128,13 @@ describe('paper', () => {
 
 describe('sketch and whites', () => {
   it('list areas with their size, the upper first', () => {
-    const rows = areaRows(plan, mm);
+    const rows = areaRows(plan, plan.lines.length > 0, mm);
     expect(rows.at(-1)).toMatchObject({ id: 'pane', name: 'pane', size: '94.7 cm², 148 mm × 64 mm' });
     expect(rows.at(-1)!.reshapings.map(({ name }) => name)).toContain('join with kettle');
   });
 
   it('reshape an area, or say why it cannot be', () => {
-    const ways = areaRows(plan, mm).find(({ id }) => id === 'pane')!.reshapings;
+    const ways = areaRows(plan, plan.lines.length > 0, mm).find(({ id }) => id === 'pane')!.reshapings;
     const cut = reshape(
       plan,
       'pane',

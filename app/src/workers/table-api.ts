@@ -1,5 +1,7 @@
-import type { CutPlan, CutRequest, Offcut } from '@kettle/core/card';
+import type { Filled } from '@kettle/core/areas';
+import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
 import type { Finding } from '@kettle/core/checks';
+import type { Point } from '@kettle/core/geometry';
 import type { Paper } from '@kettle/core/paper';
 import type {
   Calibration,
@@ -12,6 +14,7 @@ import type {
 } from '@kettle/core/pigment';
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
+import type { PackedLines } from '@kettle/core/sketch';
 import type { OnProgress } from './watching';
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
@@ -55,6 +58,8 @@ export interface TableApi {
   ): Promise<PaletteAnswer | null>;
   /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
   cut(request: CutRequest): Promise<Cutting>;
+  /** What a press on a panel fills between lines. */
+  fill(lines: PackedLines, at: Point, panel: Size): Promise<Filled | null>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

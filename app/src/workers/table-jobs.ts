@@ -1,8 +1,10 @@
+import { filledAt } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { areaLooks, layOut } from '@kettle/core/schedule';
+import { unpackLines } from '@kettle/core/sketch';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import type { TableApi } from './table-api';
 import { watching } from './watching';
@@ -56,6 +58,8 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
       const plan = cutSheet(request);
       return Promise.resolve({ ...plan, offcuts: offcutsOf(request, plan) });
     },
+
+    fill: (lines, at, panel) => Promise.resolve(filledAt(unpackLines(lines), at, panel)),
 
     calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),
 

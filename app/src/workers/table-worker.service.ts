@@ -1,8 +1,11 @@
 import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { CutRequest } from '@kettle/core/card';
+import type { Filled } from '@kettle/core/areas';
+import type { CutRequest, Size } from '@kettle/core/card';
 import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import type { Point } from '@kettle/core/geometry';
 import type { Plan } from '@kettle/core/plan';
+import { packLines, type PencilLine } from '@kettle/core/sketch';
 import type { Cutting, LookAhead, TableApi } from './table-api';
 
 /** A search under way: its answer (`null` when cancelled) and the way to stop it. */
@@ -18,11 +21,16 @@ export class TableWorker {
   private jobs = 0;
 
   async lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
-    return { plan, ...(await this.api().lookAhead(plan, revision)) };
+    // Lines dry nowhere and are many: they stay here.
+    return { plan, ...(await this.api().lookAhead({ ...plan, lines: [] }, revision)) };
   }
 
   cut(request: CutRequest): Promise<Cutting> {
     return this.api().cut(request);
+  }
+
+  fill(lines: readonly PencilLine[], at: Point, panel: Size): Promise<Filled | null> {
+    return this.api().fill(packLines(lines), at, panel);
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

@@ -1,4 +1,4 @@
-import { contains, rectangle, type Point, type Polygon } from '../geometry';
+import { contains, gapToLine, rectangle, type Point, type Polygon } from '../geometry';
 import type { PencilLine } from '../sketch';
 import { common, cutAway, grown, stroked } from './combine';
 
@@ -30,4 +30,31 @@ export function regionAt(
   // Grown back it must not cross a line into the next region, nor the edge of the panel.
   const back = common(grown([round], reach / 2), [sheet]);
   return around(cutAway(back, stroked(drawn, LINE_MM))) ?? null;
+}
+
+/** A region filled between lines, and the lines that enclose it. */
+export interface Filled {
+  readonly outline: Polygon;
+  readonly lines: string[];
+}
+
+/** What a press on a panel fills; `null` where there is nothing to fill. */
+export function filledAt(
+  lines: readonly PencilLine[],
+  at: Point,
+  panel: { readonly widthMm: number; readonly heightMm: number },
+): Filled | null {
+  const outline = regionAt(lines, at, panel);
+  return outline && { outline, lines: linesRound(outline, lines) };
+}
+
+/** The lines that a filled region is bounded by. */
+export function linesRound(region: Polygon, lines: readonly PencilLine[]): string[] {
+  const corners = region.flat();
+  return lines
+    .filter(({ points }) => {
+      const drawn = points.map(([x, y]): Point => [x, y]);
+      return corners.some((corner) => gapToLine(corner, drawn) <= 2 * LINE_MM);
+    })
+    .map(({ id }) => id);
 }

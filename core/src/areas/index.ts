@@ -1,5 +1,6 @@
 export { common, cutAway, edgeWithin, grown, joined, stroked } from './combine';
-export { BRIDGED_MM, regionAt } from './fill';
+export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
+export { copyLines, placeLines } from './follow';
 export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
 export { narrowestWidth } from './narrowest';

@@ -48,6 +48,7 @@ describe('areas', () => {
       do: 'add-line',
       line: {
         id: `line-${y}`,
+        kind: 'pencil',
         points: [
           [5, 74, 0.5],
           [y, 74, 0.5],

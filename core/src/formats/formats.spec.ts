@@ -62,7 +62,7 @@ describe('released versions', () => {
 describe('a .kettle file', () => {
   const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
     do: 'add-line',
-    line: { id: 'l', points: [[1.25, 2, 0.5]] },
+    line: { id: 'l', kind: 'pencil', points: [[1.25, 2, 0.5]] },
   });
 
   it('comes back identical to the last field, attachments too', () => {

@@ -29,6 +29,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('choose-paper'), paper: paperSchema }),
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
+  z.strictObject({ do: z.literal('redraw-lines'), gone: z.array(id), lines: z.array(pencilLineSchema) }),
   z.strictObject({ do: z.literal('add-area'), area: areaSchema }),
   z.strictObject({ do: z.literal('rename-area'), area: id, name: areaSchema.shape.name }),
   z.strictObject({ do: z.literal('reshape-area'), area: id, outline: areaSchema.shape.outline }),
@@ -95,6 +96,15 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'add-line': (plan, { line }) => void plan.lines.push(line),
   'rub-out-line': (plan, { line }) => void (plan.lines = without(plan.lines, line)),
+  'redraw-lines': (plan, { gone, lines }) => {
+    const drawn = new Map(plan.lines.map((line, at) => [line.id, at]));
+    for (const line of lines) {
+      const at = drawn.get(line.id);
+      if (at === undefined) plan.lines.push(line);
+      else plan.lines[at] = line;
+    }
+    if (gone.length > 0) plan.lines = plan.lines.filter((line) => !gone.includes(line.id));
+  },
   'add-area': (plan, { area }) => void plan.areas.push(area),
   'rename-area': (plan, { area, name }) => {
     const found = plan.areas.find((a) => a.id === area);

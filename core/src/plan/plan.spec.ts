@@ -37,6 +37,7 @@ const EVERY_COMMAND: Command[] = [
     do: 'add-line',
     line: {
       id: 'l1',
+      kind: 'pencil',
       points: [
         [1, 1, 0.5],
         [9, 9, 0.6],

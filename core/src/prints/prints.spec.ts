@@ -126,6 +126,7 @@ describe('the trace sheet', () => {
         do: 'add-line',
         line: {
           id: 'l',
+          kind: 'pencil',
           points: [
             [1, 2, 0.5],
             [11, 2, 0.5],

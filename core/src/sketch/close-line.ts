@@ -24,15 +24,23 @@ export function regionOfLine(points: readonly PencilPoint[]): Polygon | null {
   return [ring];
 }
 
-/** The rubber takes a line that passes this near, mm. */
-const RUBBER_MM = 1.5;
-
-/** The uppermost line under the rubber at a point, or `undefined`. */
-export const lineUnderRubber = (lines: readonly PencilLine[], at: Point): PencilLine | undefined =>
+/** The uppermost line that passes within `nearMm` of a point, or `undefined`. */
+export const lineNear = (lines: readonly PencilLine[], at: Point, nearMm: number): PencilLine | undefined =>
   lines.findLast(
     ({ points }) =>
       gapToLine(
         at,
         points.map(([x, y]): Point => [x, y]),
-      ) < RUBBER_MM,
+      ) < nearMm,
   );
+
+/** The lines that lie wholly within a box `[x, y, width, height]`, mm. */
+export const linesWithin = (
+  lines: readonly PencilLine[],
+  [left, top, width, height]: readonly [number, number, number, number],
+): string[] =>
+  lines
+    .filter(({ points }) =>
+      points.every(([x, y]) => x >= left && x <= left + width && y >= top && y <= top + height),
+    )
+    .map(({ id }) => id);

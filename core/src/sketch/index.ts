@@ -1,3 +1,23 @@
-export { areaSchema, pencilLineSchema, type Area, type PencilLine, type PencilPoint } from './sketch';
-export { lineUnderRubber, regionOfLine, smoothLine } from './close-line';
-export { packPoints, unpackPoints } from './packing';
+export {
+  areaSchema,
+  LINE_KINDS,
+  pencilLineSchema,
+  type Area,
+  type LineKind,
+  type PencilLine,
+  type PencilPoint,
+} from './sketch';
+export {
+  inOrder,
+  mirrored,
+  moved,
+  placedLine,
+  placedOutline,
+  placedPoint,
+  scaled,
+  turned,
+  type Placing,
+} from './placing';
+export { lineNear, linesWithin, regionOfLine, smoothLine } from './close-line';
+export { packLines, packPoints, unpackLines, unpackPoints, type PackedLines } from './packing';
+export { rubbed, rubbedLines } from './rub';

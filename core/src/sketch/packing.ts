@@ -1,4 +1,4 @@
-import type { PencilPoint } from './sketch';
+import type { LineKind, PencilLine, PencilPoint } from './sketch';
 
 /** The journal of a stroke keeps points in hundredths of a mm and pressure in thousandths; 3 numbers a point. */
 const PER_MM = 100;
@@ -22,4 +22,36 @@ export function unpackPoints(packed: Int32Array): PencilPoint[] {
     packed[3 * i + 1] / PER_MM,
     packed[3 * i + 2] / PER_PRESSURE,
   ]);
+}
+
+/** Many lines as a few flat arrays, which are copied fast from one place to another; nothing of them is rounded. */
+export interface PackedLines {
+  readonly ids: readonly string[];
+  readonly kinds: readonly LineKind[];
+  /** How many points each line has. */
+  readonly counts: Int32Array;
+  /** x, y and pressure of all points one after another, length 3 × the sum of the counts. */
+  readonly values: Float64Array;
+}
+
+export function packLines(lines: readonly PencilLine[]): PackedLines {
+  const counts = Int32Array.from(lines, ({ points }) => points.length);
+  const values = new Float64Array(3 * counts.reduce((sum, count) => sum + count, 0));
+  let at = 0;
+  for (const { points } of lines)
+    for (const [x, y, pressure] of points) {
+      values[at++] = x;
+      values[at++] = y;
+      values[at++] = pressure;
+    }
+  return { ids: lines.map(({ id }) => id), kinds: lines.map(({ kind }) => kind), counts, values };
+}
+
+export function unpackLines({ ids, kinds, counts, values }: PackedLines): PencilLine[] {
+  let at = 0;
+  return ids.map((id, i) => ({
+    id,
+    kind: kinds[i],
+    points: Array.from({ length: counts[i] }, (): PencilPoint => [values[at++], values[at++], values[at++]]),
+  }));
 }

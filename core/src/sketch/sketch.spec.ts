@@ -1,6 +1,14 @@
 import { expect, it } from 'vitest';
 import { polygonArea } from '../geometry';
-import { lineUnderRubber, packPoints, regionOfLine, smoothLine, unpackPoints, type PencilPoint } from '.';
+import {
+  lineNear,
+  linesWithin,
+  packPoints,
+  regionOfLine,
+  smoothLine,
+  unpackPoints,
+  type PencilPoint,
+} from '.';
 
 const circle = (turn: number): PencilPoint[] =>
   Array.from({ length: 120 }, (_, i) => {
@@ -48,9 +56,10 @@ it('packing for the journal keeps a hundredth of a millimetre', () => {
   });
 });
 
-it('the rubber takes a straight line in its middle, where smoothing has left no point', () => {
+it('a straight line is found near in its middle, where smoothing has left no point', () => {
   const straight = {
     id: 'straight',
+    kind: 'pencil' as const,
     points: smoothLine([
       [0, 0, 0.5],
       [40, 0, 0.5],
@@ -59,13 +68,15 @@ it('the rubber takes a straight line in its middle, where smoothing has left no 
   };
   const above = {
     id: 'above',
+    kind: 'pencil' as const,
     points: smoothLine([
       [30, -5, 0.5],
       [30, 5, 0.5],
     ]),
   };
   expect(straight.points).toHaveLength(2);
-  expect(lineUnderRubber([straight], [40, 1])?.id).toBe('straight');
-  expect(lineUnderRubber([straight, above], [30, 0.5])?.id).toBe('above');
-  expect(lineUnderRubber([straight, above], [40, 3])).toBeUndefined();
+  expect(lineNear([straight], [40, 1], 1.5)?.id).toBe('straight');
+  expect(lineNear([straight, above], [30, 0.5], 1.5)?.id).toBe('above');
+  expect(lineNear([straight, above], [40, 3], 1.5)).toBeUndefined();
+  expect(linesWithin([straight, above], [29, -6, 2, 12])).toEqual(['above']);
 });

@@ -2,10 +2,19 @@ import * as z from 'zod';
 import { polygonSchema } from '../geometry';
 import { id } from '../units';
 
+/** What a line is drawn with; soluble ink and a stamped guide run when they are wetted, pencil can be rubbed out. */
+export const LINE_KINDS = ['pencil', 'waterproof-ink', 'soluble-ink', 'stamped'] as const;
+export type LineKind = (typeof LINE_KINDS)[number];
+
 /** A freehand pencil line: x and y in mm on the panel, pressure 0…1. */
 export const pencilLineSchema = z.strictObject({
   id,
-  points: z.array(z.tuple([z.number(), z.number(), z.number().min(0).max(1)])).min(1),
+  kind: z.enum(LINE_KINDS),
+  // Read only: what is frozen need not be looked through again with every change to the card.
+  points: z
+    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1)]).readonly())
+    .min(1)
+    .readonly(),
 });
 export type PencilLine = z.infer<typeof pencilLineSchema>;
 export type PencilPoint = PencilLine['points'][number];
@@ -15,5 +24,7 @@ export const areaSchema = z.strictObject({
   id,
   name: z.string().min(1).max(60),
   outline: polygonSchema,
+  /** The lines that enclose it: it follows them when they are moved or turned. */
+  lines: z.array(id).optional(),
 });
 export type Area = z.infer<typeof areaSchema>;

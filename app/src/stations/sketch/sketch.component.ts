@@ -14,17 +14,22 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { regionAt } from '@kettle/core/areas';
-import { rectangle, type Polygon } from '@kettle/core/geometry';
+import { rectangle, type Point } from '@kettle/core/geometry';
 import { paintedOf, type Plan } from '@kettle/core/plan';
-import { DrawingBoard, type BoardTool } from '../../panel/drawing-board';
+import { moved, rubbedLines, type Area, type LineKind } from '@kettle/core/sketch';
+import { placeLines } from '@kettle/core/areas';
+import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
+import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
+import { TableWorker } from '../../workers/table-worker.service';
+import { Choice } from '../../ui/choice.component';
 import { LengthField } from '../../ui/length-field.component';
+import { InHand } from './in-hand.component';
 import { areaRows, reshape, type Reshaping } from './sketch.view';
 
 /** A rectangle thinner than this is a slip of the hand, mm. */
@@ -34,7 +39,7 @@ const SMALLEST_SIDE_MM = 1;
 @Component({
   selector: 'kd-sketch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, InputText, Select, LengthField],
+  imports: [FormsModule, Button, InputText, Select, Choice, InHand, LengthField],
   templateUrl: './sketch.component.html',
   styleUrl: './sketch.component.scss',
 })
@@ -44,6 +49,7 @@ export class SketchStation {
   private readonly messages = inject(Messages);
   private readonly journal = inject(StrokeJournal);
   private readonly lookAhead = inject(LookAheadService);
+  private readonly worker = inject(TableWorker);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: DrawingBoard | null = null;
 
@@ -53,25 +59,54 @@ export class SketchStation {
     { id: 'pencil', name: 'Pencil' },
     { id: 'fill', name: 'Fill a shape' },
     { id: 'rectangle', name: 'Rectangle' },
+    { id: 'rub', name: 'Rubber' },
     { id: 'rub-out', name: 'Rub out a line' },
+    { id: 'pick', name: 'Take up lines' },
     { id: 'board', name: 'Move the board' },
   ];
+  readonly kinds: readonly { readonly id: LineKind; readonly name: string }[] = [
+    { id: 'pencil', name: 'in pencil' },
+    { id: 'waterproof-ink', name: 'in waterproof ink' },
+    { id: 'soluble-ink', name: 'in soluble ink' },
+    { id: 'stamped', name: 'as a stamped guide' },
+  ];
+  readonly kind = signal<LineKind>('pencil');
+  private readonly taken = signal<readonly string[]>([]);
+  /** The lines in the hand, those that are still there. */
+  readonly picked = computed(() => {
+    const taken = new Set(this.taken());
+    return taken.size === 0
+      ? []
+      : (this.plan()?.lines ?? []).map(({ id }) => id).filter((id) => taken.has(id));
+  });
   readonly typed = signal({ x: 0, y: 0, width: 40, height: 30 });
   readonly newArea = signal<string | null>(null);
-  readonly rows = computed(() => (this.plan() ? areaRows(this.plan()!, (mm) => this.studio.length(mm)) : []));
-  private readonly drawing = computed(() =>
-    this.plan() ? panelDrawing(this.plan()!, this.lookAhead.ahead()) : null,
-  );
+  /** The card without its lines, which are many and change often: what is worked out of it need not be anew with each. */
+  private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
+  private readonly hasLines = computed(() => (this.plan()?.lines.length ?? 0) > 0);
+  readonly rows = computed(() => {
+    const plan = this.butLines();
+    return plan ? areaRows(plan, this.hasLines(), (mm) => this.studio.length(mm)) : [];
+  });
+  private readonly drawing = computed(() => {
+    const plan = this.butLines();
+    return plan ? panelDrawing({ ...plan, lines: [] }, this.lookAhead.ahead()) : null;
+  });
 
   constructor() {
     afterNextRender(() => {
       this.board = new DrawingBoard(this.boardHost().nativeElement, {
         strokeBegins: () => this.journal.begin(),
         strokeGoesOn: (points) => this.journal.add(points),
-        strokeEnds: () => this.newArea.set(this.journal.end()),
+        strokeEnds: () => this.newArea.set(this.journal.end(this.kind())),
+        strokeGivenUp: () => this.journal.giveUp(),
         rectangle: (x, y, width, height) => this.addRectangle(x, y, width, height),
-        fill: (x, y) => this.fillAt(x, y),
+        fill: (x, y) => void this.fillAt(x, y),
+        rub: (way) => this.rub(way),
         rubOut: (line) => this.store.do({ do: 'rub-out-line', line }),
+        pick: (lines, beside) => this.pick(beside ? [...this.picked(), ...lines] : lines),
+        movePicked: (right, down) =>
+          this.store.do(...placeLines(this.plan()!, this.picked(), moved(right, down))),
       });
       this.showBoard();
     });
@@ -84,6 +119,29 @@ export class SketchStation {
     if (this.board) this.board.tool = tool;
   }
 
+  pick(lines: readonly string[]): void {
+    this.taken.set(lines);
+  }
+
+  /** What the next line is drawn in; lines in the hand are drawn over in it. */
+  drawIn(kind: LineKind): void {
+    this.kind.set(kind);
+    if (this.board) this.board.kind = kind;
+    const picked = new Set(this.picked());
+    const lines = this.plan()!.lines.filter(({ id }) => picked.has(id));
+    if (lines.length > 0)
+      this.store.do({ do: 'redraw-lines', gone: [], lines: lines.map((line) => ({ ...line, kind })) });
+  }
+
+  turn(deg: number): void {
+    this.board?.turn(deg);
+  }
+
+  private rub(way: readonly Point[]): void {
+    const { gone, lines } = rubbedLines(this.plan()!.lines, way, RUBBER_MM, newLineId);
+    if (gone.length > 0) this.store.do({ do: 'redraw-lines', gone, lines });
+  }
+
   /** Nearer or further; 0 shows the whole panel. */
   bringNearer(factor: number): void {
     this.board?.bringNearer(factor);
@@ -92,19 +150,19 @@ export class SketchStation {
   addRectangle(x: number, y: number, width: number, height: number): void {
     const plan = this.plan();
     if (!plan || width < SMALLEST_SIDE_MM || height < SMALLEST_SIDE_MM) return;
-    this.addArea(plan, rectangle(x, y, width, height));
+    this.addArea(plan, { outline: rectangle(x, y, width, height) });
   }
 
   /** Makes an area of what the pencil lines enclose round a point, small gaps bridged. */
-  fillAt(x: number, y: number): void {
+  async fillAt(x: number, y: number): Promise<void> {
     const plan = this.plan();
     if (!plan) return;
-    const outline = regionAt(plan.lines, [x, y], paintedOf(plan).panel);
-    if (!outline) {
+    const filled = await this.worker.fill(plan.lines, [x, y], paintedOf(plan).panel);
+    if (!filled) {
       this.messages.stop('There is nothing to fill on a line or off the panel.', 'Nothing was marked.');
       return;
     }
-    this.addArea(plan, outline);
+    this.addArea(this.plan() ?? plan, filled);
   }
 
   addTyped(): void {
@@ -131,16 +189,17 @@ export class SketchStation {
     this.store.do({ do: 'remove-area', area });
   }
 
-  private addArea(plan: Plan, outline: Polygon): void {
+  private addArea(plan: Plan, shape: Pick<Area, 'outline' | 'lines'>): void {
     const id = newAreaId();
-    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, outline } });
+    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, ...shape } });
     this.newArea.set(id);
   }
 
   private showBoard(): void {
     const [drawing, plan] = [this.drawing(), this.plan()];
-    if (drawing && plan) this.board?.show(drawing, plan.lines);
+    if (drawing && plan) this.board?.show(drawing, plan.lines, new Set(this.picked()));
   }
 }
 
+const newLineId = (): string => `line-${crypto.randomUUID().slice(0, 8)}`;
 const newAreaId = (): string => `area-${crypto.randomUUID().slice(0, 8)}`;
