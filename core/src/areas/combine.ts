@@ -33,6 +33,15 @@ export const cutAway = (regions: readonly Polygon[], away: readonly Polygon[]): 
 export const common = (regions: readonly Polygon[], others: readonly Polygon[]): Polygon[] =>
   combined(ClipType.Intersection, regions, others);
 
+/** What contours enclose, those that run the other way round left out of it; contours of one letter may overlap. */
+export function filled(contours: readonly Ring[]): Polygon[] {
+  const clipper = new Clipper64();
+  clipper.addPaths(contours.map(pathOf), PathType.Subject);
+  const tree = new PolyTree64();
+  clipper.execute(ClipType.Union, FillRule.NonZero, tree);
+  return regionsOf(tree);
+}
+
 /** Regions grown by so much on every side, or shrunk by a negative measure, mm; corners come out rounded or sharp. */
 export function grown(
   regions: readonly Polygon[],

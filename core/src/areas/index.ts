@@ -1,5 +1,7 @@
-export { common, cutAway, edgeWithin, grown, joined, stroked } from './combine';
+export { common, cutAway, edgeWithin, filled, grown, joined, stroked } from './combine';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
+export { areasOfWords } from './lettered';
+export { areasOfLight, litArea, shadowsAmiss, type LitArea, type ShadowAmiss } from './lit';
 export { copyLines, placeLines } from './follow';
 export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';

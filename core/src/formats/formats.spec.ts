@@ -36,7 +36,12 @@ describe('released versions', () => {
     const plan = readPlan(old);
     expect(plan).toMatchObject({ ...old, version: 4 });
     expect([plan.card.mats, plan.card.card, plan.brief.given]).toEqual([[], null, []]);
-    expect(readPlan(fixture('plan-v3'))).toEqual({ ...fixture('plan-v3'), version: 4, crop: null });
+    const drawn = fixture('plan-v3');
+    expect(readPlan(drawn)).toEqual({
+      ...drawn,
+      ...{ version: 4, crop: null, words: [], guides: [], lamp: null },
+      lines: (drawn['lines'] as object[]).map((line) => ({ ...line, kind: 'pencil' })),
+    });
   });
 
   it('opens older studios without evenings or people, and one of version 3 unchanged', () => {

@@ -27,11 +27,14 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
       liner: { ...CARD, weightGm2: 100, thicknessMm: 0.12 },
     },
   }),
-  // Version 3 knew no painting that is larger than its card, and only the pencil.
+  // Version 3 knew no painting that is larger than its card, no lettering, guides or lamp, and only the pencil.
   3: (old) => ({
     ...old,
     version: 4,
     crop: null,
+    words: [],
+    guides: [],
+    lamp: null,
     lines: Array.isArray(old['lines'])
       ? old['lines'].map((line) => ({ ...asObject(line, 'lines'), kind: 'pencil' }))
       : old['lines'],

@@ -17,3 +17,5 @@ export {
 } from './polygon';
 export { interiorPoint } from './interior';
 export { isClosed, simplifyLine } from './simplify';
+export { convexHull } from './hull';
+export { smallestCircle, type Circle } from './smallest-circle';

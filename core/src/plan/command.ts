@@ -1,6 +1,9 @@
 import * as z from 'zod';
 import { cardFormatSchema, cropSchema, frameSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
+import { guideSchema } from '../guides';
+import { lampSchema } from '../lamp';
+import { wordsSchema } from '../lettering';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pigmentSchema } from '../pigment';
@@ -30,6 +33,12 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
   z.strictObject({ do: z.literal('redraw-lines'), gone: z.array(id), lines: z.array(pencilLineSchema) }),
+  z.strictObject({ do: z.literal('lay-guide'), guide: guideSchema }),
+  z.strictObject({ do: z.literal('take-guide'), guide: id }),
+  z.strictObject({ do: z.literal('set-lamp'), lamp: lampSchema.nullable() }),
+  z.strictObject({ do: z.literal('see-as'), area: id, form: areaSchema.shape.form.unwrap().nullable() }),
+  z.strictObject({ do: z.literal('letter'), words: wordsSchema }),
+  z.strictObject({ do: z.literal('rub-out-words'), words: id }),
   z.strictObject({ do: z.literal('add-area'), area: areaSchema }),
   z.strictObject({ do: z.literal('rename-area'), area: id, name: areaSchema.shape.name }),
   z.strictObject({ do: z.literal('reshape-area'), area: id, outline: areaSchema.shape.outline }),
@@ -71,9 +80,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'paint-to-size': (plan) => void (plan.crop = null),
   'lay-frame': ({ crop, card }, { frame }) => {
     if (!crop) return;
-    const at = crop.frames.findIndex(({ id }) => id === frame.id);
-    if (at < 0) crop.frames.push(frame);
-    else crop.frames[at] = frame;
+    putIn(crop.frames, frame);
     if (crop.chosen === frame.id) Object.assign(card, { envelope: frame.envelope, stands: frame.stands });
   },
   'take-frame': ({ crop }, { frame }) => {
@@ -105,6 +112,17 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     }
     if (gone.length > 0) plan.lines = plan.lines.filter((line) => !gone.includes(line.id));
   },
+  'lay-guide': (plan, { guide }) => putIn(plan.guides, guide),
+  'take-guide': (plan, { guide }) => void (plan.guides = without(plan.guides, guide)),
+  'set-lamp': (plan, { lamp }) => void (plan.lamp = lamp),
+  'see-as': (plan, { area, form }) => {
+    const found = plan.areas.find((a) => a.id === area);
+    if (!found) return;
+    if (form === null) delete found.form;
+    else found.form = form;
+  },
+  letter: (plan, { words }) => putIn(plan.words, words),
+  'rub-out-words': (plan, { words }) => void (plan.words = without(plan.words, words)),
   'add-area': (plan, { area }) => void plan.areas.push(area),
   'rename-area': (plan, { area, name }) => {
     const found = plan.areas.find((a) => a.id === area);
@@ -116,6 +134,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'remove-area': (plan, { area }) => {
     plan.areas = without(plan.areas, area);
+    for (const other of plan.areas) if (other.shadowOf === area) delete other.shadowOf;
     plan.whites = plan.whites.filter((white) => white.area !== area);
     for (const act of plan.acts) act.areas = act.areas.filter((a) => a !== area);
     plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
@@ -132,9 +151,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     unmask(plan, found.area);
   },
   'put-mix': (plan, { mix, pigments }) => {
-    const at = plan.mixes.findIndex((m) => m.id === mix.id);
-    if (at < 0) plan.mixes.push(mix);
-    else plan.mixes[at] = mix;
+    putIn(plan.mixes, mix);
     const frozen = new Set(plan.embedded.pigments.map((p) => p.code));
     plan.embedded.pigments.push(...pigments.filter((p) => !frozen.has(p.code)));
     dropUnusedPigments(plan);
@@ -177,6 +194,13 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
 export function runCommand(plan: Plan, command: Command): void {
   // The table pairs each name with its own command; the compiler cannot follow that through a union.
   (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
+}
+
+/** Puts an entry in the place of the one with its id, or after the others. */
+function putIn<T extends { id: string }>(list: T[], entry: T): void {
+  const at = list.findIndex(({ id }) => id === entry.id);
+  if (at < 0) list.push(entry);
+  else list[at] = entry;
 }
 
 const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>

@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { cardFormatSchema, cropSchema, sheetsSchema } from '../card';
 import { climateSchema } from '../climate';
 import { labSchema } from '../colour';
+import { guideSchema } from '../guides';
+import { lampSchema } from '../lamp';
+import { wordsSchema } from '../lettering';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pigmentSchema } from '../pigment';
@@ -82,6 +85,10 @@ const planShape = z.strictObject({
   sheets: sheetsSchema,
   rules: rulesSchema,
   lines: z.array(pencilLineSchema),
+  words: z.array(wordsSchema),
+  guides: z.array(guideSchema),
+  /** Where the light comes from; `null` where nobody has said. */
+  lamp: lampSchema.nullable(),
   areas: z.array(areaSchema),
   whites: z.array(whiteSchema),
   mixes: z.array(plannedMixSchema),
@@ -121,7 +128,7 @@ export const planSchema = planShape.superRefine((plan, context) => {
   });
   if (plan.crop?.chosen && !known(plan.crop.frames).has(plan.crop.chosen))
     refuse(['crop', 'chosen'], `no frame “${plan.crop.chosen}”`);
-  for (const key of ['lines', 'areas', 'whites', 'mixes', 'acts'] as const)
+  for (const key of ['lines', 'words', 'guides', 'areas', 'whites', 'mixes', 'acts'] as const)
     if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
 });
 export type Plan = z.infer<typeof planSchema>;

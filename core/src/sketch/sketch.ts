@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { polygonSchema } from '../geometry';
+import { FORMS } from '../lamp';
 import { id } from '../units';
 
 /** What a line is drawn with; soluble ink and a stamped guide run when they are wetted, pencil can be rubbed out. */
@@ -26,5 +27,9 @@ export const areaSchema = z.strictObject({
   outline: polygonSchema,
   /** The lines that enclose it: it follows them when they are moved or turned. */
   lines: z.array(id).optional(),
+  /** What body it is the picture of, for the lamp. */
+  form: z.enum(FORMS).optional(),
+  /** The area whose cast shadow it is. */
+  shadowOf: id.optional(),
 });
 export type Area = z.infer<typeof areaSchema>;

@@ -1,0 +1,33 @@
+import * as z from 'zod';
+import { id, sizeMm } from '../units';
+
+const mm = z.number();
+const place = z.tuple([mm, mm]);
+
+/** Help for the drawing hand: it is drawn on the board and nowhere else. All in mm on the panel. */
+export const guideSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ id, kind: z.literal('middle') }),
+  z.strictObject({ id, kind: z.literal('thirds') }),
+  z.strictObject({ id, kind: z.literal('margins'), wideMm: sizeMm }),
+  z.strictObject({ id, kind: z.literal('straight'), from: place, to: place }),
+  z.strictObject({ id, kind: z.literal('circle'), centre: place, radiusMm: sizeMm }),
+  /** A horizon drawn by hand: it wavers by so much about its height. */
+  z.strictObject({
+    ...{ id, kind: z.literal('horizon'), yMm: mm },
+    waverMm: z.number().min(0).max(20),
+    seed: z.int().min(0),
+  }),
+  /** The level rims of a round thing, seen by one eye. */
+  z.strictObject({
+    ...{ id, kind: z.literal('vessel'), axisXMm: mm, eyeYMm: mm, awayMm: sizeMm },
+    rims: z
+      .array(z.strictObject({ yMm: mm, radiusMm: sizeMm }))
+      .min(1)
+      .max(12),
+  }),
+  /** Marks at even steps from one place to another, the ends among them. */
+  z.strictObject({ id, kind: z.literal('even'), from: place, to: place, marks: z.int().min(2).max(60) }),
+  z.strictObject({ id, kind: z.literal('grid'), acrossMm: sizeMm, downMm: sizeMm }),
+]);
+export type Guide = z.infer<typeof guideSchema>;
+export type GuideKind = Guide['kind'];
