@@ -16,6 +16,7 @@ const SUBJECTS = [
   'lamp',
   'lettering',
   'sketch',
+  'tracing',
   'plan',
   'areas',
   'whites',

@@ -72,6 +72,14 @@ const COMMANDS: Command[] = [
   },
   { do: 'add-line', line: { id: 'rain-1', kind: 'pencil', points: wavy([112, 8], [104, 34], 0.4) } },
   { do: 'add-line', line: { id: 'rain-2', kind: 'pencil', points: wavy([128, 14], [119, 46], 0.4) } },
+  {
+    do: 'letter',
+    words: {
+      ...{ id: 'on-the-sill', text: 'The kettle is on', font: 'upright', capHeightMm: 6 },
+      ...{ from: [30, 94], to: [118, 94], archMm: 3, slantDeg: 0, spacingMm: 0.3, set: 'middle' },
+    },
+  },
+  { do: 'set-lamp', lamp: { sideDeg: 150, heightDeg: 45 } },
   area('pane', 'pane', [
     [0, 0],
     [148, 0],
@@ -85,6 +93,7 @@ const COMMANDS: Command[] = [
     [0, 100],
   ]),
   area('kettle', 'kettle', rounded(KETTLE, 1)),
+  { do: 'see-as', area: 'kettle', form: 'ball' },
   area('steam', 'steam', rounded(STEAM)),
   { do: 'keep-white', white: { id: 'white-kettle', area: 'kettle', way: 'paint-round' } },
   mix('rain', 'rain grey', 0.1, ['PB29', 3], ['PBr7-burnt-sienna', 1]),

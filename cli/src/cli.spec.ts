@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { writeKettleFile } from '@kettle/core/formats';
+import { loadFonts } from '@kettle/core/lettering';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
-import { COMMANDS, run, type RunResult } from './run';
+import { COMMANDS, run, setsWords, type RunResult } from './run';
 
 const given = (name: string, input: unknown): RunResult =>
   run([name, '-'], () => new TextEncoder().encode(typeof input === 'string' ? input : JSON.stringify(input)));
@@ -262,11 +263,24 @@ describe('answers', () => {
     expect(out).toMatch(/^<svg [^>]*width="[\d.]+mm"/);
   });
 
+  it('trace sets the words of a card, given the fonts', async () => {
+    const plan = kettleInTheRain();
+    const words = {
+      ...{ id: 'w', text: 'Kettle', font: 'serif', capHeightMm: 9, from: [20, 30], to: [100, 30], archMm: 4 },
+      ...{ slantDeg: 0, spacingMm: 0, set: 'middle' },
+    };
+    const read = (): Uint8Array => Buffer.from(JSON.stringify({ ...plan, words: [words] }));
+    expect([setsWords(['trace']), setsWords(['size'])]).toEqual([true, false]);
+    const { out } = run(['trace'], read, await loadFonts());
+    expect(out.match(/class="words"/g)).toHaveLength(6);
+  });
+
   it('list knows every id', () => {
     const known = JSON.parse(run(['list'], () => new Uint8Array()).out) as Record<string, unknown[]>;
     expect(known['pigments']).toHaveLength(46);
     expect(known['lights']).toEqual(['D65', 'warm', 'led']);
     expect(known['papers']).toHaveLength(7);
+    expect(known['fonts']).toHaveLength(5);
     expect(known['checks']).toContainEqual({ id: 'mask-not-set', severity: 'stop' });
   });
 

@@ -1,3 +1,5 @@
+import type { FontId, LetterFont } from '@kettle/core/lettering';
+
 /** One command of the command line: its shape in words, and what it computes from checked input. */
 export interface CliCommand {
   readonly name: string;
@@ -9,6 +11,8 @@ export interface CliCommand {
   readonly input: 'json' | 'plan' | 'none';
   /** Left out, the answer is printed as JSON; `text` prints it as it is. */
   readonly prints?: 'text';
+  /** It sets words, and is handed the shipped fonts. */
+  readonly letters?: true;
   /** Throws `BadInput` on bad input; what it returns is printed. */
-  readonly run: (input: unknown) => unknown;
+  readonly run: (input: unknown, fonts: ReadonlyMap<FontId, LetterFont>) => unknown;
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { loadFonts } from '@kettle/core/lettering';
 import { BadInput } from '@kettle/core/units';
-import { run } from './run';
+import { run, setsWords } from './run';
 
 const STANDARD_INPUT = 0;
 
@@ -16,7 +17,8 @@ function read(file: string): Uint8Array {
   }
 }
 
-const { code, out, err } = run(process.argv.slice(2), read);
+const args = process.argv.slice(2);
+const { code, out, err } = run(args, read, setsWords(args) ? await loadFonts() : new Map());
 process.stdout.write(out);
 process.stderr.write(err);
 process.exitCode = code;

@@ -1,4 +1,5 @@
 import { parseJson, readKettleFile } from '@kettle/core/formats';
+import type { FontId, LetterFont } from '@kettle/core/lettering';
 import { BadInput } from '@kettle/core/units';
 import type { CliCommand } from './command';
 import { areas } from './commands/areas';
@@ -41,10 +42,20 @@ export interface RunResult {
   readonly err: string;
 }
 
+type Fonts = ReadonlyMap<FontId, LetterFont>;
+
+/** Whether what is asked for sets words, and needs the shipped fonts. */
+export const setsWords = ([name]: readonly string[]): boolean =>
+  COMMANDS.some((command) => command.name === name && command.letters === true);
+
 /** Runs `kettle` with its arguments; `read` fetches a file, or standard input for `-`. */
-export function run(args: readonly string[], read: (file: string) => Uint8Array): RunResult {
+export function run(
+  args: readonly string[],
+  read: (file: string) => Uint8Array,
+  fonts: Fonts = new Map(),
+): RunResult {
   try {
-    return { code: 0, out: `${answer(args, read)}\n`, err: '' };
+    return { code: 0, out: `${answer(args, read, fonts)}\n`, err: '' };
   } catch (cause) {
     if (cause instanceof BadInput) return { code: 2, out: '', err: `${oneLine(cause.message)}\n` };
     return {
@@ -55,7 +66,7 @@ export function run(args: readonly string[], read: (file: string) => Uint8Array)
   }
 }
 
-function answer(args: readonly string[], read: (file: string) => Uint8Array): string {
+function answer(args: readonly string[], read: (file: string) => Uint8Array, fonts: Fonts): string {
   const name = args.at(0);
   const rest = args.slice(1);
   if (name === undefined || name === '--help') return overview();
@@ -65,7 +76,7 @@ function answer(args: readonly string[], read: (file: string) => Uint8Array): st
   if (rest.includes('--help')) return help(command);
   if (rest.length > 1) throw new BadInput('arguments', `${name} takes one file or -, not ${rest.length}`);
   const input = command.input === 'none' ? undefined : readDocument(command, read(rest[0] ?? '-'));
-  const result = command.run(input);
+  const result = command.run(input, fonts);
   return command.prints === 'text' ? String(result) : JSON.stringify(result, null, 1);
 }
 

@@ -1,5 +1,7 @@
 import type Konva from 'konva/lib/Core';
 import { Shape } from 'konva/lib/Shape';
+import { Circle } from 'konva/lib/shapes/Circle';
+import { Line } from 'konva/lib/shapes/Line';
 import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
@@ -36,6 +38,38 @@ export function boardGround(drawing: PanelDrawing, rim: number): Konva.Shape[] {
         }),
     ),
   ];
+}
+
+const TONES = { light: '#ffffffb0', dark: '#1c273366', shadow: '#1c27334d' } as const;
+
+/** What lies over the areas: the lamp’s tones, words, and help for the hand. */
+export function marksOver({ guides, words, tones, highlights }: BoardOver): Konva.Shape[] {
+  return [
+    ...tones.map(({ path, tone }) => new Path({ data: path, fill: TONES[tone], fillRule: 'evenodd' })),
+    ...highlights.map(
+      ([x, y]) =>
+        new Circle({
+          ...{ x, y, radius: 1.1 },
+          ...{ fill: '#ffffff', stroke: '#545d66', strokeWidth: 0.25 },
+        }),
+    ),
+    ...words.map((data) => new Path({ data, fill: '#4a525a', fillRule: 'nonzero', opacity: 0.8 })),
+    ...guides.map(
+      (points) =>
+        new Line({
+          ...{ points: points.flat(), stroke: '#0f5e63', strokeWidth: 0.25 },
+          ...{ dash: [1.2, 1], opacity: 0.8 },
+        }),
+    ),
+  ];
+}
+
+/** Marks over the areas, mm. */
+export interface BoardOver {
+  readonly guides: readonly (readonly (readonly [number, number])[])[];
+  readonly words: readonly string[];
+  readonly tones: readonly { readonly path: string; readonly tone: keyof typeof TONES }[];
+  readonly highlights: readonly (readonly [number, number])[];
 }
 
 /** The lines in the hand, pulled by so much, mm. */

@@ -1,6 +1,6 @@
 import Konva from 'konva/lib/Core';
 import type { PencilLine } from '@kettle/core/sketch';
-import { boardGround } from './board-marks';
+import { boardGround, marksOver, type BoardOver } from './board-marks';
 import { BoardView, fromSeenTo, sameSeen, type Seen } from './board-view';
 import { LineSheet } from './line-sheet';
 import type { PanelDrawing } from './panel.view';
@@ -31,6 +31,7 @@ export class BoardTable {
   private readonly sheet: LineSheet;
   private readonly resize: ResizeObserver;
   private drawing: PanelDrawing | null = null;
+  private over: BoardOver | null = null;
   private lines: readonly PencilLine[] = [];
   /** How the panel was seen when it was last drawn. */
   private drawnAs: Seen | null = null;
@@ -49,9 +50,10 @@ export class BoardTable {
     this.resize.observe(host);
   }
 
-  show(drawing: PanelDrawing, lines: readonly PencilLine[]): void {
-    const newGround = drawing !== this.drawing;
+  show(drawing: PanelDrawing, over: BoardOver, lines: readonly PencilLine[]): void {
+    const newGround = drawing !== this.drawing || over !== this.over;
     this.drawing = drawing;
+    this.over = over;
     this.lines = lines;
     if (newGround) this.fit();
     else this.draw();
@@ -91,7 +93,7 @@ export class BoardTable {
     resize(this.above, size);
     resize(this.below, this.size);
     this.ground.destroyChildren();
-    this.ground.add(...boardGround(drawing, rim));
+    this.ground.add(...boardGround(drawing, rim), ...(this.over ? marksOver(this.over) : []));
     this.drawnAs = null;
     this.draw();
   }

@@ -3,12 +3,12 @@ import { Rect } from 'konva/lib/shapes/Rect';
 import type { Point } from '@kettle/core/geometry';
 import { lineNear, linesWithin, type LineKind, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
 import { BoardHands } from './board-hands';
-import { pickedMark } from './board-marks';
+import { pickedMark, type BoardOver } from './board-marks';
 import { BoardTable } from './board-table';
 import { lineColour, lineOutline } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 
-export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub' | 'rub-out' | 'pick' | 'board';
+export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub' | 'rub-out' | 'pick' | 'name' | 'board';
 
 /** What the board tells of the hand on it; all in mm on the panel. */
 export interface BoardEvents {
@@ -19,6 +19,8 @@ export interface BoardEvents {
   strokeGivenUp(): void;
   rectangle(x: number, y: number, width: number, height: number): void;
   fill(x: number, y: number): void;
+  /** A name is to be written at a place, which lies at `at` on the board, px. */
+  name(x: number, y: number, at: readonly [number, number]): void;
   rub(way: readonly Point[]): void;
   rubOut(line: string): void;
   /** Lines are taken up beside those that are, or in their place. */
@@ -71,8 +73,13 @@ export class DrawingBoard {
     host.addEventListener('keydown', this.key);
   }
 
-  show(drawing: PanelDrawing, lines: readonly PencilLine[], picked: ReadonlySet<string>): void {
-    this.table.show(drawing, lines);
+  show(
+    drawing: PanelDrawing,
+    over: BoardOver,
+    lines: readonly PencilLine[],
+    picked: ReadonlySet<string>,
+  ): void {
+    this.table.show(drawing, over, lines);
     this.lines = lines;
     this.picked = picked.size === 0 ? [] : lines.filter(({ id }) => picked.has(id));
     this.showPicked([0, 0]);
@@ -122,6 +129,7 @@ export class DrawingBoard {
     this.way = [at];
     this.carries = false;
     if (this.tool === 'fill') this.events.fill(at[0], at[1]);
+    else if (this.tool === 'name') this.events.name(at[0], at[1], this.hands.at(event));
     else if (this.tool === 'rub-out') this.rubOut(at);
     else if (this.tool === 'pick') this.takeUp(at, event.shiftKey);
     else if (this.tool === 'pencil') {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { parseLength, writeLength } from '@kettle/core/units';
 import { StudioStore } from '../state/studio-store';
@@ -34,6 +43,8 @@ export class LengthField {
   private readonly studio = inject(StudioStore);
   readonly label = input.required<string>();
   readonly mm = input.required<number>();
+  /** A way that may go back as well: a leading minus is read. */
+  readonly signed = input(false, { transform: booleanAttribute });
   readonly mmChange = output<number>();
   readonly fault = signal('');
 
@@ -42,7 +53,8 @@ export class LengthField {
   read(event: Event): void {
     const field = event.target as HTMLInputElement;
     try {
-      const mm = parseLength(field.value, this.studio.studio().lengthUnit);
+      const [, minus, size] = (this.signed() ? /^\s*([-−]?)(.*)$/ : /^()(.*)$/).exec(field.value)!;
+      const mm = parseLength(size, this.studio.studio().lengthUnit) * (minus ? -1 : 1);
       this.fault.set('');
       this.mmChange.emit(mm);
       field.value = this.text();

@@ -2,6 +2,7 @@ import { ENVELOPES } from '@kettle/core/card';
 import { CHECKS } from '@kettle/core/checks';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { LIGHTS } from '@kettle/core/colour';
+import { FONT_IDS, FONT_NAMES } from '@kettle/core/lettering';
 import { PAPERS } from '@kettle/core/paper';
 import { PIGMENTS } from '@kettle/core/pigment';
 import { CHORES, TECHNIQUES } from '@kettle/core/plan';
@@ -13,7 +14,7 @@ export const list: CliCommand = {
   says: 'the ids that the other commands know',
   shape: {
     in: '(nothing)',
-    out: 'papers[{id,name}] pigments[…] lights[…] brushes[…] envelopes[…] climates[…] techniques[…] chores[…] checks[{id,severity}]',
+    out: 'papers[{id,name}] pigments[…] lights[…] brushes[…] envelopes[…] climates[…] techniques[…] chores[…] fonts[…] checks[{id,severity}]',
   },
   input: 'none',
   run: () => ({
@@ -25,6 +26,7 @@ export const list: CliCommand = {
     climates: CLIMATES_BY_FEEL,
     techniques: TECHNIQUES.map(idAndName),
     chores: CHORES.map(idAndName),
+    fonts: FONT_IDS.map((id) => ({ id, name: FONT_NAMES[id] })),
     checks: CHECKS.map(({ id, severity }) => ({ id, severity })),
   }),
 };

@@ -1,4 +1,5 @@
 import { readPlan } from '@kettle/core/formats';
+import { settingsOf } from '@kettle/core/lettering';
 import { traceSheet } from '@kettle/core/prints';
 import type { CliCommand } from '../command';
 
@@ -11,5 +12,9 @@ export const trace: CliCommand = {
   },
   input: 'plan',
   prints: 'text',
-  run: (input) => traceSheet(readPlan(input)),
+  letters: true,
+  run: (input, fonts) => {
+    const plan = readPlan(input);
+    return traceSheet(plan, { settings: settingsOf(plan.words, fonts) });
+  },
 };

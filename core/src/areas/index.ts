@@ -1,4 +1,5 @@
 export { common, cutAway, edgeWithin, filled, grown, joined, stroked } from './combine';
+export { composition, type Composition, type Kiss, type Room } from './composition';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
 export { areasOfWords } from './lettered';
 export { areasOfLight, litArea, shadowsAmiss, type LitArea, type ShadowAmiss } from './lit';

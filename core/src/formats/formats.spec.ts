@@ -44,6 +44,10 @@ describe('released versions', () => {
     });
   });
 
+  it('opens a plan of version 4 unchanged', () => {
+    expect(readPlan(fixture('plan-v4'))).toEqual(fixture('plan-v4'));
+  });
+
   it('opens older studios without evenings or people, and one of version 3 unchanged', () => {
     expect(readStudio(fixture('studio-v1'))).toMatchObject({
       ...fixture('studio-v1'),

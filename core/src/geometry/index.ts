@@ -19,3 +19,4 @@ export { interiorPoint } from './interior';
 export { isClosed, simplifyLine } from './simplify';
 export { convexHull } from './hull';
 export { smallestCircle, type Circle } from './smallest-circle';
+export { linesOfPath, type Drawn } from './curves';

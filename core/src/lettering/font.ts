@@ -39,6 +39,11 @@ const LOADERS: Readonly<Record<FontId, () => Promise<{ readonly default: unknown
 
 const loaded = new Map<FontId, Promise<LetterFont>>();
 
+/** Every shipped font. */
+export async function loadFonts(): Promise<ReadonlyMap<FontId, LetterFont>> {
+  return new Map(await Promise.all(FONT_IDS.map(async (id) => [id, await loadFont(id)] as const)));
+}
+
 /** A shipped font, loaded once. */
 export function loadFont(id: FontId): Promise<LetterFont> {
   const known = loaded.get(id) ?? LOADERS[id]().then((found) => fontSchema.parse(found.default));

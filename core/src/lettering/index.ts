@@ -1,3 +1,3 @@
-export { FONT_IDS, FONT_NAMES, loadFont, type FontId, type LetterFont } from './font';
+export { FONT_IDS, FONT_NAMES, loadFont, loadFonts, type FontId, type LetterFont } from './font';
 export { baseline, mostArch, type Baseline } from './baseline';
-export { setWords, wordsSchema, type SetLetter, type Setting, type Words } from './words';
+export { settingsOf, setWords, wordsSchema, type SetLetter, type Setting, type Words } from './words';

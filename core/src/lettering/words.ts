@@ -1,9 +1,8 @@
 import * as z from 'zod';
-import type { Point, Ring } from '../geometry';
+import { linesOfPath, type Point, type Ring } from '../geometry';
 import { id } from '../units';
 import { baseline } from './baseline';
-import { FONT_IDS, type LetterFont } from './font';
-import { contoursOf } from './outline';
+import { FONT_IDS, type FontId, type LetterFont } from './font';
 
 const place = z.tuple([z.number(), z.number()]);
 
@@ -79,8 +78,10 @@ export function setWords(words: Words, font: LetterFont): Setting {
       return [point[0] + right * cos - down * sin, point[1] + right * sin + down * cos];
     };
     along += wide * mm + spacingMm;
-    const contours = contoursOf(font.glyphs[char].path, FLAT_MM / mm);
-    return { char, index, contours: contours.map((ring) => ring.map(stood)) };
+    const contours = linesOfPath(font.glyphs[char].path, FLAT_MM / mm).filter(
+      ({ points }) => points.length > 2,
+    );
+    return { char, index, contours: contours.map(({ points }) => points.map(stood)) };
   });
   return {
     ...{ letters, capHeightMm, spacingMm, widthMm },
@@ -88,6 +89,18 @@ export function setWords(words: Words, font: LetterFont): Setting {
     missing: [...new Set(chars.filter((char) => !(char in font.glyphs)))],
   };
 }
+
+/** All words of a panel as they stand, by id; those whose font is not there yet are left out. */
+export const settingsOf = (
+  all: readonly Words[],
+  fonts: ReadonlyMap<FontId, LetterFont>,
+): ReadonlyMap<string, Setting> =>
+  new Map(
+    all.flatMap((words) => {
+      const font = fonts.get(words.font);
+      return font ? [[words.id, setWords(words, font)] as const] : [];
+    }),
+  );
 
 /** No letter is lower, mm. */
 const LOWEST_MM = 1;

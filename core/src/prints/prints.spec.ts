@@ -145,6 +145,13 @@ describe('the trace sheet', () => {
     expect(svg).toContain('translate(4 4)');
   });
 
+  it('mirrored has left and right changed over about the same sheet, and names nothing', () => {
+    const mirrored = traceSheet(smallPlan(), { mirrored: true });
+    expect(mirrored).toContain('translate(152 4) scale(-1 1)');
+    expect(mirrored).toContain('<rect class="sheet" width="156" height="108"/>');
+    expect(mirrored.match(/<text/g)).toHaveLength(2);
+  });
+
   it('has a ruler bar of 50 mm with a tick each centimetre', () => {
     const bar = /id="ruler" d="([^"]+)"/.exec(svg)![1];
     expect(bar).toMatch(/^M0 [\d.]+H50/);

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { traceSheet } from '@kettle/core/prints';
+import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
@@ -84,6 +85,12 @@ import { choresToAdd, finishRows } from './finish.view';
           <p class="soft">At true size, with a bar of 50 mm to check the printer by.</p>
           <img [src]="sheetUrl()" alt="The trace sheet: panel, areas and pencil lines" />
           <p-button label="Take the trace sheet as SVG" (onClick)="save()" data-testid="trace" />
+          <kd-choice
+            label="Which way round the trace sheet is"
+            [options]="ways"
+            [value]="mirrored()"
+            (valueChange)="mirrored.set($event)"
+          />
         </div>
       </div>
     }
@@ -123,7 +130,15 @@ export class FinishStation {
     this.plan() && this.ahead() ? finishRows(this.plan()!, this.ahead()!) : [],
   );
   readonly more = computed(() => (this.plan() ? choresToAdd(this.plan()!) : []));
-  private readonly sheet = computed(() => traceSheet(this.plan()!));
+  private readonly lettering = inject(LetteringService);
+  readonly mirrored = signal(false);
+  readonly ways = [
+    { id: false, name: 'as it is seen' },
+    { id: true, name: 'mirrored' },
+  ];
+  private readonly sheet = computed(() =>
+    traceSheet(this.plan()!, { settings: this.lettering.settings(), mirrored: this.mirrored() }),
+  );
   readonly sheetUrl = computed(() => `data:image/svg+xml,${encodeURIComponent(this.sheet())}`);
 
   move(id: string, by: number): void {
@@ -145,6 +160,10 @@ export class FinishStation {
   }
 
   save(): void {
-    handOver(this.sheet(), `${this.plan()!.title}, trace sheet.svg`, 'image/svg+xml');
+    handOver(
+      this.sheet(),
+      `${this.plan()!.title}, trace sheet${this.mirrored() ? ', mirrored' : ''}.svg`,
+      'image/svg+xml',
+    );
   }
 }

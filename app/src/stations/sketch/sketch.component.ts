@@ -14,12 +14,13 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { rectangle, type Point } from '@kettle/core/geometry';
+import { contains, rectangle, type Point } from '@kettle/core/geometry';
 import { paintedOf, type Plan } from '@kettle/core/plan';
 import { moved, rubbedLines, type Area, type LineKind } from '@kettle/core/sketch';
 import { placeLines } from '@kettle/core/areas';
 import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
+import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
@@ -29,8 +30,16 @@ import { StudioStore } from '../../state/studio-store';
 import { TableWorker } from '../../workers/table-worker.service';
 import { Choice } from '../../ui/choice.component';
 import { LengthField } from '../../ui/length-field.component';
+import { GuidesList } from './guides.component';
 import { InHand } from './in-hand.component';
+import { Judge } from './judge.component';
+import { LampNotes } from './lamp.component';
+import { sketchMarks } from './marks.view';
+import { Tracing } from './tracing.component';
+import { WordsList } from './words.component';
 import { areaRows, reshape, type Reshaping } from './sketch.view';
+
+type Leaf = 'lines' | 'words' | 'guides' | 'lamp' | 'tracing' | 'judge';
 
 /** A rectangle thinner than this is a slip of the hand, mm. */
 const SMALLEST_SIDE_MM = 1;
@@ -39,7 +48,20 @@ const SMALLEST_SIDE_MM = 1;
 @Component({
   selector: 'kd-sketch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, InputText, Select, Choice, InHand, LengthField],
+  imports: [
+    FormsModule,
+    Button,
+    InputText,
+    Select,
+    Choice,
+    GuidesList,
+    InHand,
+    Judge,
+    LampNotes,
+    LengthField,
+    Tracing,
+    WordsList,
+  ],
   templateUrl: './sketch.component.html',
   styleUrl: './sketch.component.scss',
 })
@@ -50,6 +72,7 @@ export class SketchStation {
   private readonly journal = inject(StrokeJournal);
   private readonly lookAhead = inject(LookAheadService);
   private readonly worker = inject(TableWorker);
+  private readonly lettering = inject(LetteringService);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: DrawingBoard | null = null;
 
@@ -62,6 +85,7 @@ export class SketchStation {
     { id: 'rub', name: 'Rubber' },
     { id: 'rub-out', name: 'Rub out a line' },
     { id: 'pick', name: 'Take up lines' },
+    { id: 'name', name: 'Write a name' },
     { id: 'board', name: 'Move the board' },
   ];
   readonly kinds: readonly { readonly id: LineKind; readonly name: string }[] = [
@@ -79,7 +103,20 @@ export class SketchStation {
       ? []
       : (this.plan()?.lines ?? []).map(({ id }) => id).filter((id) => taken.has(id));
   });
+  /** What the notes beside the board are about. */
+  readonly leaf = signal<Leaf>('lines');
+  readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [
+    { id: 'lines', name: 'Lines and areas' },
+    { id: 'words', name: 'Words' },
+    { id: 'guides', name: 'Guides' },
+    { id: 'lamp', name: 'Lamp' },
+    { id: 'tracing', name: 'Tracing' },
+    { id: 'judge', name: 'Judge' },
+  ];
   readonly typed = signal({ x: 0, y: 0, width: 40, height: 30 });
+  /** The area that is being written on, and where on the board, px. */
+  readonly naming = signal<{ id: string; name: string; left: number; top: number } | null>(null);
+  private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');
   readonly newArea = signal<string | null>(null);
   /** The card without its lines, which are many and change often: what is worked out of it need not be anew with each. */
   private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
@@ -87,6 +124,10 @@ export class SketchStation {
   readonly rows = computed(() => {
     const plan = this.butLines();
     return plan ? areaRows(plan, this.hasLines(), (mm) => this.studio.length(mm)) : [];
+  });
+  private readonly marks = computed(() => {
+    const plan = this.butLines();
+    return plan ? sketchMarks(plan, this.lettering.settings()) : null;
   });
   private readonly drawing = computed(() => {
     const plan = this.butLines();
@@ -102,6 +143,7 @@ export class SketchStation {
         strokeGivenUp: () => this.journal.giveUp(),
         rectangle: (x, y, width, height) => this.addRectangle(x, y, width, height),
         fill: (x, y) => void this.fillAt(x, y),
+        name: (x, y, at) => this.writeOn(x, y, at),
         rub: (way) => this.rub(way),
         rubOut: (line) => this.store.do({ do: 'rub-out-line', line }),
         pick: (lines, beside) => this.pick(beside ? [...this.picked(), ...lines] : lines),
@@ -111,6 +153,7 @@ export class SketchStation {
       this.showBoard();
     });
     effect(() => this.showBoard());
+    effect(() => this.nameField()?.nativeElement.select());
     inject(DestroyRef).onDestroy(() => this.board?.destroy());
   }
 
@@ -135,6 +178,18 @@ export class SketchStation {
 
   turn(deg: number): void {
     this.board?.turn(deg);
+  }
+
+  /** Opens a place to write on the area under the hand. */
+  private writeOn(x: number, y: number, [left, top]: readonly [number, number]): void {
+    const area = this.plan()!.areas.findLast(({ outline }) => contains(outline, [x, y]));
+    this.naming.set(area ? { id: area.id, name: area.name, left, top } : null);
+  }
+
+  endNaming(field: HTMLInputElement | null): void {
+    const naming = this.naming();
+    this.naming.set(null);
+    if (naming && field) this.rename(naming.id, field);
   }
 
   private rub(way: readonly Point[]): void {
@@ -196,8 +251,8 @@ export class SketchStation {
   }
 
   private showBoard(): void {
-    const [drawing, plan] = [this.drawing(), this.plan()];
-    if (drawing && plan) this.board?.show(drawing, plan.lines, new Set(this.picked()));
+    const [drawing, marks, plan] = [this.drawing(), this.marks(), this.plan()];
+    if (drawing && marks && plan) this.board?.show(drawing, marks, plan.lines, new Set(this.picked()));
   }
 }
 

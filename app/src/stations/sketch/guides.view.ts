@@ -1,0 +1,100 @@
+import type { Point } from '@kettle/core/geometry';
+import { smallestCircle } from '@kettle/core/geometry';
+import { disagreeing, isEllipse, meantEllipse, type Guide, type GuideKind } from '@kettle/core/guides';
+import { paintedOf, type Plan } from '@kettle/core/plan';
+
+/** Guides as they are chosen from. */
+export const GUIDE_NAMES: readonly { readonly id: GuideKind; readonly name: string }[] = [
+  { id: 'middle', name: 'middle lines' },
+  { id: 'thirds', name: 'thirds' },
+  { id: 'margins', name: 'margins' },
+  { id: 'straight', name: 'a straight edge' },
+  { id: 'circle', name: 'a circle' },
+  { id: 'horizon', name: 'a horizon by hand' },
+  { id: 'vessel', name: 'rims of a round vessel' },
+  { id: 'even', name: 'even steps' },
+  { id: 'grid', name: 'a grid' },
+];
+
+export const nameOfGuide = (kind: GuideKind): string =>
+  GUIDE_NAMES.find(({ id }) => id === kind)?.name ?? kind;
+
+/** A guide as it is first laid on a panel, large enough to be seen. */
+export function newGuide(kind: GuideKind, plan: Plan, id: string): Guide {
+  const { widthMm: w, heightMm: h } = paintedOf(plan).panel;
+  const at = (across: number, down: number): [number, number] => [round(across * w), round(down * h)];
+  switch (kind) {
+    case 'middle':
+    case 'thirds':
+      return { id, kind };
+    case 'margins':
+      return { id, kind, wideMm: 8 };
+    case 'straight':
+      return { id, kind, from: at(0.1, 0.7), to: at(0.9, 0.7) };
+    case 'circle':
+      return { id, kind, centre: at(0.5, 0.5), radiusMm: round(0.2 * h) };
+    case 'horizon':
+      return { id, kind, yMm: round(0.6 * h), waverMm: 0.8, seed: 1 };
+    case 'vessel':
+      return {
+        ...{ id, kind, axisXMm: round(0.5 * w), eyeYMm: round(0.1 * h), awayMm: 400 },
+        rims: [0.35, 0.75].map((share) => ({ yMm: round(share * h), radiusMm: round(0.18 * h) })),
+      };
+    case 'even':
+      return { id, kind, from: at(0.1, 0.5), to: at(0.9, 0.5), marks: 6 };
+    case 'grid':
+      return { id, kind, acrossMm: 20, downMm: 20 };
+  }
+}
+
+const round = (mm: number): number => Math.round(2 * mm) / 2;
+
+/** The smallest circle round what is in the hand, with room for a brush; `null` when nothing is. */
+export function circleRound(plan: Plan, picked: readonly string[], id: string): Guide | null {
+  const points = inHand(plan, picked).flat();
+  if (points.length === 0) return null;
+  const { centre, radiusMm } = smallestCircle(points);
+  return {
+    ...{ id, kind: 'circle' },
+    centre: [tenth(centre[0]), tenth(centre[1])],
+    radiusMm: Math.max(0.1, tenth(radiusMm)),
+  };
+}
+
+const tenth = (mm: number): number => Math.round(10 * mm) / 10;
+
+const inHand = (plan: Plan, picked: readonly string[]): Point[][] => {
+  const ids = new Set(picked);
+  return plan.lines
+    .filter(({ id }) => ids.has(id))
+    .map(({ points }) => points.map(([x, y]): Point => [x, y]));
+};
+
+/** Whether the round curves in the hand agree with a vessel’s eye level, in words. */
+export function curvesInWords(
+  plan: Plan,
+  picked: readonly string[],
+  vessel: Extract<Guide, { kind: 'vessel' }>,
+  length: (mm: number) => string,
+): { readonly says: string; readonly stop: boolean } {
+  const curves = inHand(plan, picked)
+    .filter((ring) => ring.length > 4 && isEllipse(ring))
+    .map(meantEllipse);
+  if (curves.length === 0)
+    return {
+      says: 'Take up closed round lines, and it is seen whether they agree with this eye level.',
+      stop: false,
+    };
+  const amiss = disagreeing(curves, vessel);
+  if (amiss.length === 0)
+    return {
+      says: `${curves.length === 1 ? 'The curve agrees' : `All ${curves.length} curves agree`} with this eye level.`,
+      stop: false,
+    };
+  const [first] = amiss;
+  const way = first.highMm < first.wantedMm ? 'too flat' : 'too round';
+  return {
+    says: `${amiss.length} of ${curves.length} ${curves.length === 1 ? 'curve' : 'curves'} ${way}: ${length(tenth(first.highMm))} high where this eye sees ${length(tenth(first.wantedMm))}.`,
+    stop: true,
+  };
+}
