@@ -13,6 +13,8 @@ import {
   type Served,
 } from './browser';
 
+import { choose } from './hand';
+
 const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
 
@@ -52,6 +54,21 @@ describe('axe finds nothing serious', () => {
   it.each(STATIONS)('at %s', async (name) => {
     await station(page, name);
     expect(await serious()).toEqual([]);
+  });
+
+  it.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])('at Sketch, its leaf of %s', async (leaf) => {
+    await station(page, 'sketch');
+    await press(page, leaf);
+    if (leaf === 'Guides') await choose(page, 'Lay a guide', 'rims of a round vessel');
+    expect(await serious()).toEqual([]);
+  });
+
+  it('at Paper, cropped last', async () => {
+    await station(page, 'paper');
+    await choose(page, 'Size of the card', 'cropped last');
+    await press(page, 'Lay a frame over it');
+    expect(await serious()).toEqual([]);
+    await choose(page, 'Size of the card', 'as large as its envelope takes');
   });
 
   it('at Passes with a note open', async () => {

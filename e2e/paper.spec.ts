@@ -65,7 +65,7 @@ it('a mat is laid and taken away, and the panel gives way', async () => {
   await press(page, 'Lay a mat under the panel');
   await page.waitForFunction(() => document.body.innerText.includes('mat 2, thick'));
   expect(await panel()).not.toBe(before);
-  await page.click('[aria-label="Take mat 2 away"]');
+  await page.click('[aria-label="Take it away: mat 2"]');
   await page.waitForFunction(() => !document.body.innerText.includes('mat 2, thick'));
   expect(await panel()).toBe(before);
 });

@@ -1,4 +1,4 @@
-import type { Filled } from '@kettle/core/areas';
+import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
 import type { Finding } from '@kettle/core/checks';
 import type { Point } from '@kettle/core/geometry';
@@ -60,6 +60,8 @@ export interface TableApi {
   cut(request: CutRequest): Promise<Cutting>;
   /** What a press on a panel fills between lines. */
   fill(lines: PackedLines, at: Point, panel: Size): Promise<Filled | null>;
+  /** How a panel is laid out; the plan comes without its lines, which come packed. */
+  compose(plan: Plan, lines: PackedLines, darkness: ReadonlyMap<string, number>): Promise<Composition>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

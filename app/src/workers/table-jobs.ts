@@ -1,4 +1,4 @@
-import { filledAt } from '@kettle/core/areas';
+import { composition, filledAt } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
@@ -60,6 +60,9 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
     },
 
     fill: (lines, at, panel) => Promise.resolve(filledAt(unpackLines(lines), at, panel)),
+
+    compose: (plan, lines, darkness) =>
+      Promise.resolve(composition({ ...plan, lines: unpackLines(lines) }, darkness)),
 
     calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),
 

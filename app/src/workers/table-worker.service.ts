@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Filled } from '@kettle/core/areas';
+import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutRequest, Size } from '@kettle/core/card';
 import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
 import type { Point } from '@kettle/core/geometry';
@@ -31,6 +31,10 @@ export class TableWorker {
 
   fill(lines: readonly PencilLine[], at: Point, panel: Size): Promise<Filled | null> {
     return this.api().fill(packLines(lines), at, panel);
+  }
+
+  compose(plan: Plan, darkness: ReadonlyMap<string, number>): Promise<Composition> {
+    return this.api().compose({ ...plan, lines: [] }, packLines(plan.lines), darkness);
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

@@ -115,26 +115,16 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'lay-guide': (plan, { guide }) => putIn(plan.guides, guide),
   'take-guide': (plan, { guide }) => void (plan.guides = without(plan.guides, guide)),
   'set-lamp': (plan, { lamp }) => void (plan.lamp = lamp),
-  'see-as': (plan, { area, form }) => {
-    const found = plan.areas.find((a) => a.id === area);
-    if (!found) return;
-    if (form === null) delete found.form;
-    else found.form = form;
-  },
+  'see-as': (plan, { area, form }) => changeIn(plan.areas, area, { form: form ?? undefined }),
   letter: (plan, { words }) => putIn(plan.words, words),
   'rub-out-words': (plan, { words }) => void (plan.words = without(plan.words, words)),
   'add-area': (plan, { area }) => void plan.areas.push(area),
-  'rename-area': (plan, { area, name }) => {
-    const found = plan.areas.find((a) => a.id === area);
-    if (found) found.name = name;
-  },
-  'reshape-area': (plan, { area, outline }) => {
-    const found = plan.areas.find((a) => a.id === area);
-    if (found) found.outline = outline;
-  },
+  'rename-area': (plan, { area, name }) => changeIn(plan.areas, area, { name }),
+  'reshape-area': (plan, { area, outline }) => changeIn(plan.areas, area, { outline }),
   'remove-area': (plan, { area }) => {
     plan.areas = without(plan.areas, area);
-    for (const other of plan.areas) if (other.shadowOf === area) delete other.shadowOf;
+    for (const other of plan.areas.filter(({ shadowOf }) => shadowOf === area))
+      changeIn(plan.areas, other.id, { shadowOf: undefined });
     plan.whites = plan.whites.filter((white) => white.area !== area);
     for (const act of plan.acts) act.areas = act.areas.filter((a) => a !== area);
     plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
@@ -166,12 +156,10 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     plan.acts.splice(at < 0 ? plan.acts.length : at, 0, act);
   },
   'change-pass': (plan, { pass, change }) => {
-    const found = plan.acts.find((act) => act.id === pass && act.kind === 'pass');
-    if (found) Object.assign(found, change);
+    if (plan.acts.some((act) => act.id === pass && act.kind === 'pass')) changeIn(plan.acts, pass, change);
   },
   'change-chore': (plan, { chore, change }) => {
-    const found = plan.acts.find((act) => act.id === chore && act.kind === 'chore');
-    if (found) Object.assign(found, change);
+    if (plan.acts.some((act) => act.id === chore && act.kind === 'chore')) changeIn(plan.acts, chore, change);
   },
   'move-act': (plan, { act, to }) => {
     const from = plan.acts.findIndex((a) => a.id === act);
@@ -201,6 +189,17 @@ function putIn<T extends { id: string }>(list: T[], entry: T): void {
   const at = list.findIndex(({ id }) => id === entry.id);
   if (at < 0) list.push(entry);
   else list[at] = entry;
+}
+
+/**
+ * Changes an entry by its id; what is left undefined goes. The entry is put anew: one that came with an earlier command of
+ * the same step is that command’s own, and must stay as it was given.
+ */
+function changeIn<T extends { id: string }>(list: T[], id: string, change: Partial<T>): void {
+  const at = list.findIndex((entry) => entry.id === id);
+  if (at < 0) return;
+  const kept = Object.entries({ ...list[at], ...change }).filter(([, value]) => value !== undefined);
+  list[at] = Object.fromEntries(kept) as T;
 }
 
 const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>

@@ -184,3 +184,17 @@ describe('registries', () => {
 
   it('says water in words', () => expect(waterWord(82)).toBe('a loaded brush'));
 });
+
+it('commands of one step leave one another as they were given, and can be carried out again', () => {
+  const commands: Command[] = [
+    addArea('moon', rectangle(10, 10, 8, 8)),
+    { do: 'see-as', area: 'moon', form: 'ball' },
+    { do: 'rename-area', area: 'moon', name: 'full moon' },
+    { do: 'see-as', area: 'moon', form: null },
+  ];
+  const before = JSON.stringify(commands);
+  const twice = [smallPlan(...commands), smallPlan(...commands)];
+  expect(JSON.stringify(commands)).toBe(before);
+  expect(twice[0].areas.at(-1)).toEqual({ id: 'moon', name: 'full moon', outline: rectangle(10, 10, 8, 8) });
+  expect(twice[1]).toEqual(twice[0]);
+});

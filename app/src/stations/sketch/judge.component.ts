@@ -1,10 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { debounceTime, filter, switchMap } from 'rxjs';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
-import { inThreeTones, judge } from './judge.view';
+import { TableWorker } from '../../workers/table-worker.service';
+import { darknessOf, inThreeTones, judge } from './judge.view';
+
+/** A burst of changes is judged once, ms. */
+const SETTLE_MS = 150;
 
 /** The panel small, mirrored and in three tones, and what can be measured of how it is laid out. */
 @Component({
@@ -30,7 +36,13 @@ import { inThreeTones, judge } from './judge.view';
       @for (note of judgement()?.notes; track note) {
         <p>{{ note }}</p>
       } @empty {
-        <p>Mark areas first; then it is measured how they lie.</p>
+        <p>
+          {{
+            drawing()?.shapes?.length
+              ? 'It is being measured…'
+              : 'Mark areas first; then it is measured how they lie.'
+          }}
+        </p>
       }
     </section>
   `,
@@ -60,13 +72,27 @@ export class Judge {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly lookAhead = inject(LookAheadService);
+  private readonly worker = inject(TableWorker);
   readonly drawing = computed(() => {
     const plan = this.store.plan();
     return plan ? panelDrawing(plan, this.lookAhead.ahead()) : null;
   });
   readonly tones = computed(() => (this.drawing() ? inThreeTones(this.drawing()!) : null));
-  readonly judgement = computed(() => {
+  private readonly subject = computed(() => {
     const [plan, drawing] = [this.store.plan(), this.drawing()];
-    return plan && drawing ? judge(plan, drawing, (mm) => this.studio.length(mm)) : null;
+    return plan && drawing ? { plan, darkness: darknessOf(drawing) } : null;
+  });
+  private readonly composed = toSignal(
+    toObservable(this.subject).pipe(
+      filter((subject) => subject !== null),
+      debounceTime(SETTLE_MS),
+      switchMap(({ plan, darkness }) => this.worker.compose(plan, darkness)),
+    ),
+  );
+  readonly judgement = computed(() => {
+    const [plan, drawing, composed] = [this.store.plan(), this.drawing(), this.composed()];
+    return plan && drawing && composed
+      ? judge(plan, drawing, composed, (mm) => this.studio.length(mm))
+      : null;
   });
 }

@@ -1,4 +1,4 @@
-import { composition, type Composition } from '@kettle/core/areas';
+import type { Composition } from '@kettle/core/areas';
 import { labOfHex } from '@kettle/core/colour';
 import { paintedOf, type Plan } from '@kettle/core/plan';
 import type { PanelDrawing } from '../../panel/panel.view';
@@ -32,11 +32,23 @@ type Length = (mm: number) => string;
 /** Off the middle by more than this share of the panel’s width a weight is felt. Ours. */
 const FELT = 0.12;
 
-export function judge(plan: Plan, drawing: PanelDrawing, length: Length): Judgement {
-  const fills = drawing.shapes.flatMap(({ id, fill }) => (fill ? [[id, fill] as const] : []));
-  const darkness = new Map(fills.map(([id, hex]) => [id, 1 - labOfHex(hex)[0] / 100]));
-  const { margins, weight, quiet, kisses } = composition(plan, darkness);
+const fillsOf = (drawing: PanelDrawing): (readonly [id: string, hex: string])[] =>
+  drawing.shapes.flatMap(({ id, fill }) => (fill ? [[id, fill] as const] : []));
+
+/** How dark each painted area is, 0 for white to 1 for black. */
+export const darknessOf = (drawing: PanelDrawing): Map<string, number> =>
+  new Map(fillsOf(drawing).map(([id, hex]) => [id, 1 - labOfHex(hex)[0] / 100]));
+
+export function judge(
+  plan: Plan,
+  drawing: PanelDrawing,
+  { margins, weight, quiet, kisses }: Composition,
+  length: Length,
+): Judgement {
+  const fills = fillsOf(drawing);
   const names = new Map(plan.areas.map(({ id, name }) => [id, name]));
+  // The answer may be a change behind: what is gone since has no name any more.
+  const there = kisses.filter(({ area, other }) => names.has(area) && (other === null || names.has(other)));
   const tones = new Set(fills.map(([, hex]) => toneOf(hex)));
   const { panel } = paintedOf(plan);
   const rounded = (mm: number): string => length(Math.round(2 * mm) / 2);
@@ -59,7 +71,7 @@ export function judge(plan: Plan, drawing: PanelDrawing, length: Length): Judgem
         ? [`It leans to the ${weight[0] > 0 ? 'right' : 'left'}.`]
         : []),
       ...(fills.length > 1 && tones.size === 1 ? [`All is one value: everything is ${[...tones][0]}.`] : []),
-      ...kisses.map(({ area, other, gapMm }) =>
+      ...there.map(({ area, other, gapMm }) =>
         other === null
           ? `${names.get(area)!} all but touches the edge: ${length(Math.round(10 * gapMm) / 10)}.`
           : `${names.get(area)!} and ${names.get(other)!} just meet: part them, or lay one over the other.`,

@@ -213,11 +213,14 @@ export class SketchStation {
     const plan = this.plan();
     if (!plan) return;
     const filled = await this.worker.fill(plan.lines, [x, y], paintedOf(plan).panel);
+    // Another card may have come onto the table meanwhile.
+    const now = this.plan();
+    if (now?.id !== plan.id) return;
     if (!filled) {
       this.messages.stop('There is nothing to fill on a line or off the panel.', 'Nothing was marked.');
       return;
     }
-    this.addArea(this.plan() ?? plan, filled);
+    this.addArea(now, filled);
   }
 
   addTyped(): void {
