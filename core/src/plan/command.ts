@@ -198,7 +198,7 @@ function putIn<T extends { id: string }>(list: T[], entry: T): void {
 function changeIn<T extends { id: string }>(list: T[], id: string, change: Partial<T>): void {
   const at = list.findIndex((entry) => entry.id === id);
   if (at < 0) return;
-  const kept = Object.entries({ ...list[at], ...change }).filter(([, value]) => value !== undefined);
+  const kept = Object.entries<unknown>({ ...list[at], ...change }).filter(([, value]) => value !== undefined);
   list[at] = Object.fromEntries(kept) as T;
 }
 
