@@ -45,6 +45,34 @@ it('words are set, arched, told when they do not fit, and become areas', async (
   await page.waitForFunction(() => !document.body.innerText.includes('Too long'));
   await retype(page, field('line rises by'), '400');
   await seeText(page, 'arches by');
+  await press(page, 'Rub the words out');
+  await press(page, 'Rub the words out');
+  await seeText(page, 'None yet.');
+});
+
+it('words are taken up by hand and pulled to another place, and become areas', async () => {
+  await press(page, 'Write words');
+  await seeText(page, 'Capitals');
+  const down = async (): Promise<number> =>
+    Number.parseFloat(await page.$eval(field('and down'), (input) => (input as HTMLInputElement).value));
+  const before = await down();
+  await press(page, 'Take up lines');
+  const pen = await Pen.on(page, '[data-testid=board]');
+  await pen.stroke([
+    // On the letters, which stand on nine tenths of the panel's height.
+    [0.5, 0.78, 0.5],
+    [0.5, 0.74, 0.5],
+    [0.5, 0.66, 0.5],
+  ]);
+  await page.waitForFunction(
+    (was) => {
+      const row = '[data-testid=words] kd-length-row:nth-of-type(2) input';
+      const down = [...document.querySelectorAll<HTMLInputElement>(row)].at(1);
+      return down !== undefined && Number.parseFloat(down.value) < was - 3;
+    },
+    {},
+    before,
+  );
   await press(page, 'Make areas of the letters');
   await press(page, 'Lines and areas');
   await page.waitForSelector('input[aria-label="Name of The kettle is on: T"]');
@@ -61,6 +89,7 @@ it('guides are laid, changed and taken away by keys; a round line in the hand is
     const a = (2 * Math.PI * i) / 60;
     return [0.75 + 0.06 * Math.cos(a), 0.5 + 0.05 * Math.sin(a), 0.5];
   });
+  await press(page, 'Pencil');
   await pen.stroke(round);
   await press(page, 'Take up lines');
   await pen.stroke([
@@ -101,6 +130,18 @@ it('a hostile drawing is stripped and told; a damaged one lays nothing', async (
   expect(await page.title()).not.toContain('taken');
   await open('broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0');
   await seeText(page, 'Nothing was laid on the panel.');
+});
+
+it('an area is cut out of the card, and its template is mirrored for the back', async () => {
+  await press(page, 'Lines and areas');
+  await choose(page, 'Reshape kettle', 'cut it out of the card');
+  await seeText(page, 'Cut out. Backing');
+  const arrived = await downloads(page);
+  await page.goto(`${served.url}/card/kettle-in-the-rain/finish`);
+  await page.locator('[data-testid=template]').click();
+  const template = new TextDecoder().decode(await arrived('cutting template.svg'));
+  expect(template).toContain('scale(-1 1)');
+  expect(template.split('class="cut"')).toHaveLength(2);
 });
 
 it('the trace sheet taken from Finish opens in another card just as it was', async () => {

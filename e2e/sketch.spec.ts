@@ -31,7 +31,6 @@ afterAll(async () => {
 const across = (y: number): PenPoint[] =>
   Array.from({ length: 30 }, (_, i) => [0.2 + 0.02 * i, y + 0.02 * Math.sin(i), 0.2 + 0.02 * i]);
 
-const said = (): Promise<string> => page.$eval('[data-testid=in-hand]', (says) => says.textContent.trim());
 const lines = async (words: string): Promise<void> => {
   await page.waitForFunction(
     (wanted) => document.querySelector('[data-testid=in-hand]')?.textContent.includes(wanted),
@@ -117,7 +116,7 @@ it('lines are taken up by hand, pulled, and drawn again; a pull on bare paper ta
     [0.97, 0.97, 0.5],
   ]);
   // All but the first, which lies above.
-  expect(await said()).toMatch(/^4 of 5 lines/);
+  await lines('4 of 5 lines');
 });
 
 it('by keys alone: taken up, turned and made smaller by number, mirrored, drawn over in ink, rubbed out', async () => {

@@ -53,7 +53,9 @@ export function marksOver({ guides, words, tones, highlights }: BoardOver): Konv
           ...{ fill: '#ffffff', stroke: '#545d66', strokeWidth: 0.25 },
         }),
     ),
-    ...words.map((data) => new Path({ data, fill: '#4a525a', fillRule: 'nonzero', opacity: 0.8 })),
+    ...words.flatMap(({ paths }) =>
+      paths.map((data) => new Path({ data, fill: '#4a525a', fillRule: 'nonzero', opacity: 0.8 })),
+    ),
     ...guides.map(
       (points) =>
         new Line({
@@ -67,7 +69,11 @@ export function marksOver({ guides, words, tones, highlights }: BoardOver): Konv
 /** Marks over the areas, mm. */
 export interface BoardOver {
   readonly guides: readonly (readonly (readonly [number, number])[])[];
-  readonly words: readonly string[];
+  readonly words: readonly {
+    readonly id: string;
+    readonly paths: readonly string[];
+    readonly box: readonly [x: number, y: number, width: number, height: number];
+  }[];
   readonly tones: readonly { readonly path: string; readonly tone: keyof typeof TONES }[];
   readonly highlights: readonly (readonly [number, number])[];
 }

@@ -26,6 +26,7 @@ export interface BoardEvents {
   /** Lines are taken up beside those that are, or in their place. */
   pick(lines: readonly string[], beside: boolean): void;
   movePicked(right: number, down: number): void;
+  moveWords(words: string, right: number, down: number): void;
 }
 
 /** Pressure of a mouse, which has none. */
@@ -52,8 +53,9 @@ export class DrawingBoard {
   private lines: readonly PencilLine[] = [];
   private picked: readonly PencilLine[] = [];
   private way: PencilPoint[] = [];
-  /** The hand holds what is taken up. */
-  private carries = false;
+  /** The hand holds what is taken up: the lines, or some words. */
+  private carries: 'lines' | Words | null = null;
+  private words: readonly Words[] = [];
 
   constructor(
     host: HTMLDivElement,
@@ -81,6 +83,7 @@ export class DrawingBoard {
   ): void {
     this.table.show(drawing, over, lines);
     this.lines = lines;
+    this.words = over.words;
     this.picked = picked.size === 0 ? [] : lines.filter(({ id }) => picked.has(id));
     this.showPicked([0, 0]);
   }
@@ -127,7 +130,7 @@ export class DrawingBoard {
   private down(event: PointerEvent): void {
     const at = this.pointOf(event);
     this.way = [at];
-    this.carries = false;
+    this.carries = null;
     if (this.tool === 'fill') this.events.fill(at[0], at[1]);
     else if (this.tool === 'name') this.events.name(at[0], at[1], this.hands.at(event));
     else if (this.tool === 'rub-out') this.rubOut(at);
@@ -162,7 +165,8 @@ export class DrawingBoard {
         this.showBox();
         break;
       case 'pick':
-        if (this.carries) this.showPicked(this.pull());
+        if (this.carries === 'lines') this.showPicked(this.pull());
+        else if (this.carries) this.showWords(this.carries, this.pull());
         else this.showBox();
         break;
       case 'rub-out':
@@ -188,8 +192,10 @@ export class DrawingBoard {
         this.events.rectangle(...box(from, to));
         break;
       case 'pick':
-        if (this.carries) {
+        if (this.carries === 'lines') {
           if (this.isPull(from, to)) this.events.movePicked(to[0] - from[0], to[1] - from[1]);
+        } else if (this.carries) {
+          if (this.isPull(from, to)) this.events.moveWords(this.carries.id, to[0] - from[0], to[1] - from[1]);
         } else
           this.events.pick(
             this.isPull(from, to) ? linesWithin(this.lines, box(from, to)) : [],
@@ -207,11 +213,14 @@ export class DrawingBoard {
     this.showPicked([0, 0]);
   }
 
-  /** Takes up the line under the hand; one that is held already is carried with the others. */
+  /** Takes up the line under the hand, or the words; a line that is held already is carried with the others. */
   private takeUp([x, y]: PencilPoint, beside: boolean): void {
     const line = lineNear(this.lines, [x, y], NEAR_PX / this.table.view.scale);
-    if (!line) return;
-    this.carries = true;
+    if (!line) {
+      this.carries = this.words.findLast(({ box }) => isIn(box, x, y)) ?? null;
+      return;
+    }
+    this.carries = 'lines';
     if (!this.picked.includes(line)) this.events.pick([line.id], beside);
   }
 
@@ -234,6 +243,20 @@ export class DrawingBoard {
     this.table.showLive(new Rect({ x, y, width, height, stroke: '#0f5e63', strokeWidth: 0.5 }));
   }
 
+  private showWords({ box: [x, y, width, height] }: Words, [right, down]: readonly [number, number]): void {
+    this.table.showLive(
+      new Rect({
+        x: x + right,
+        y: y + down,
+        width,
+        height,
+        stroke: '#0f5e63',
+        strokeWidth: 0.5,
+        dash: [1.6, 1.2],
+      }),
+    );
+  }
+
   private showPicked(by: readonly [number, number]): void {
     this.table.showLive(...(this.picked.length > 0 ? [pickedMark(this.picked, by)] : []));
   }
@@ -244,6 +267,11 @@ export class DrawingBoard {
     return [rounded(x, 100), rounded(y, 100), rounded(pressure, 1000)];
   }
 }
+
+type Words = BoardOver['words'][number];
+
+const isIn = ([left, top, width, height]: Words['box'], x: number, y: number): boolean =>
+  x >= left && x <= left + width && y >= top && y <= top + height;
 
 const rounded = (value: number, parts: number): number => Math.round(value * parts) / parts;
 

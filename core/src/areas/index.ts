@@ -1,5 +1,6 @@
 export { common, cutAway, edgeWithin, filled, grown, joined, stroked } from './combine';
 export { composition, type Composition, type Kiss, type Room } from './composition';
+export { BRIDGE_MM, cutOuts, LAND_MM, WEB_MM, type CutOut, type ThinWeb } from './cut-out';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
 export { areasOfWords } from './lettered';
 export { areasOfLight, litArea, shadowsAmiss, type LitArea, type ShadowAmiss } from './lit';

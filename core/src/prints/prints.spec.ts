@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { applyCommands, type Plan } from '../plan';
 import { smallPlan } from '../testing/small-plan';
 import { formatLength } from '../units';
-import { cardAtTrueSize, pdfPrint, svgPrint, traceSheet, type TrueSize } from '.';
+import { cardAtTrueSize, cutTemplate, pdfPrint, svgPrint, traceSheet, type TrueSize } from '.';
 
 const mm = (value: number): string => formatLength(value, 'mm');
 const withFormat = (change: Partial<Plan['card']>): Plan =>
@@ -163,6 +163,17 @@ describe('the trace sheet', () => {
     expect(svg).toContain('points="1,2 11,2"');
     expect(svg).toContain('Fish &amp; &lt;chips&gt;');
     expect(svg).not.toContain('<chips>');
+  });
+});
+
+describe('the cutting template', () => {
+  it('is mirrored, has the cut lines with their bridges and a cross at every corner; nothing to cut makes none', () => {
+    const opened = smallPlan({ do: 'open', area: 'boat', opening: true });
+    const svg = cutTemplate(opened)!;
+    expect(svg).toContain('scale(-1 1)');
+    expect(svg).toContain('<path class="cut" d="M60 20L80 20L80 40L60 40Z"/>');
+    expect(svg.match(/class="register"/g)).toHaveLength(4);
+    expect(cutTemplate(smallPlan())).toBeNull();
   });
 });
 

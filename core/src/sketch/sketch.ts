@@ -29,6 +29,8 @@ export const areaSchema = z.strictObject({
   lines: z.array(id).optional(),
   /** What body it is the picture of, for the lamp. */
   form: z.enum(FORMS).optional(),
+  /** It is cut out of the card, and what lies behind is seen through it. */
+  opening: z.boolean().optional(),
   /** The area whose cast shadow it is. */
   shadowOf: id.optional(),
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { traceSheet } from '@kettle/core/prints';
+import { cutTemplate, traceSheet } from '@kettle/core/prints';
 import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
@@ -81,6 +81,18 @@ import { choresToAdd, finishRows } from './finish.view';
           }
         </div>
         <div class="notes">
+          @if (template()) {
+            <h2>Cutting template</h2>
+            <p class="soft">
+              Mirrored, for the back: prick the crosses through, cut with several light cuts along a metal
+              ruler, fingers behind the blade.
+            </p>
+            <p-button
+              label="Take the cutting template as SVG"
+              (onClick)="saveTemplate()"
+              data-testid="template"
+            />
+          }
           <h2>Trace sheet</h2>
           <p class="soft">At true size, with a bar of 50 mm to check the printer by.</p>
           <img [src]="sheetUrl()" alt="The trace sheet: panel, areas and pencil lines" />
@@ -139,6 +151,7 @@ export class FinishStation {
   private readonly sheet = computed(() =>
     traceSheet(this.plan()!, { settings: this.lettering.settings(), mirrored: this.mirrored() }),
   );
+  readonly template = computed(() => (this.plan() ? cutTemplate(this.plan()!) : null));
   readonly sheetUrl = computed(() => `data:image/svg+xml,${encodeURIComponent(this.sheet())}`);
 
   move(id: string, by: number): void {
@@ -157,6 +170,10 @@ export class FinishStation {
         before: null,
         act: { kind: 'chore', id: chore, chore, areas: [], handsS: null },
       });
+  }
+
+  saveTemplate(): void {
+    handOver(this.template()!, `${this.plan()!.title}, cutting template.svg`, 'image/svg+xml');
   }
 
   save(): void {

@@ -5,8 +5,8 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
-import { LengthField } from '../../ui/length-field.component';
-import { circleRound, curvesInWords, GUIDE_NAMES, nameOfGuide, newGuide } from './guides.view';
+import { LengthRow } from '../../ui/length-row.component';
+import { circleRound, curvesInWords, fieldsOf, GUIDE_NAMES, nameOfGuide, newGuide } from './guides.view';
 
 type Vessel = Extract<Guide, { kind: 'vessel' }>;
 
@@ -14,7 +14,7 @@ type Vessel = Extract<Guide, { kind: 'vessel' }>;
 @Component({
   selector: 'kd-guides',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InputText, Choice, LengthField],
+  imports: [InputText, Choice, LengthRow],
   templateUrl: './guides.component.html',
   styleUrl: './leaf.scss',
 })
@@ -31,6 +31,7 @@ export class GuidesList {
     return (plan?.guides ?? []).map((guide) => ({
       guide,
       name: nameOfGuide(guide.kind),
+      fields: fieldsOf(guide),
       agrees:
         guide.kind === 'vessel'
           ? curvesInWords(plan!, this.picked(), guide, (mm) => this.studio.length(mm))
@@ -58,10 +59,6 @@ export class GuidesList {
 
   takeAway(guide: string): void {
     this.store.do({ do: 'take-guide', guide });
-  }
-
-  changeRim(vessel: Vessel, at: number, change: Partial<Vessel['rims'][number]>): void {
-    this.put({ ...vessel, rims: vessel.rims.map((rim, i) => (i === at ? { ...rim, ...change } : rim)) });
   }
 
   addRim(vessel: Vessel): void {

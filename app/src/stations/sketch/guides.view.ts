@@ -1,7 +1,7 @@
-import type { Point } from '@kettle/core/geometry';
-import { smallestCircle } from '@kettle/core/geometry';
+import { smallestCircle, type Point } from '@kettle/core/geometry';
 import { disagreeing, isEllipse, meantEllipse, type Guide, type GuideKind } from '@kettle/core/guides';
 import { paintedOf, type Plan } from '@kettle/core/plan';
+import { alongField, placeFields, sizeField, type LengthOf } from '../../ui/length-of';
 
 /** Guides as they are chosen from. */
 export const GUIDE_NAMES: readonly { readonly id: GuideKind; readonly name: string }[] = [
@@ -46,6 +46,61 @@ export function newGuide(kind: GuideKind, plan: Plan, id: string): Guide {
       return { id, kind, acrossMm: 20, downMm: 20 };
   }
 }
+
+/** The lengths of a guide, row by row; each tells the guide as it becomes. */
+export function fieldsOf(guide: Guide): LengthOf<Guide>[][] {
+  switch (guide.kind) {
+    case 'middle':
+    case 'thirds':
+      return [];
+    case 'margins':
+      return [[sizeField('wide', guide.wideMm, (wideMm) => ({ ...guide, wideMm }))]];
+    case 'circle':
+      return [
+        placeFields('middle', guide.centre, (centre) => ({ ...guide, centre })),
+        [sizeField('radius', guide.radiusMm, (radiusMm) => ({ ...guide, radiusMm }))],
+      ];
+    case 'horizon':
+      return [
+        [
+          alongField('down', guide.yMm, (yMm) => ({ ...guide, yMm })),
+          sizeField('wavers by', guide.waverMm, (waverMm) => ({ ...guide, waverMm })),
+        ],
+      ];
+    case 'grid':
+      return [
+        [
+          sizeField('every, across', guide.acrossMm, (acrossMm) => ({ ...guide, acrossMm })),
+          sizeField('every, down', guide.downMm, (downMm) => ({ ...guide, downMm })),
+        ],
+      ];
+    case 'straight':
+    case 'even':
+      return [
+        placeFields('from', guide.from, (from) => ({ ...guide, from })),
+        placeFields('to', guide.to, (to) => ({ ...guide, to })),
+      ];
+    case 'vessel':
+      return [
+        [
+          alongField('its axis, across', guide.axisXMm, (axisXMm) => ({ ...guide, axisXMm })),
+          alongField('eye level, down', guide.eyeYMm, (eyeYMm) => ({ ...guide, eyeYMm })),
+        ],
+        [sizeField('eye away', guide.awayMm, (awayMm) => ({ ...guide, awayMm }))],
+        ...guide.rims.map((rim, at) => [
+          alongField(`rim ${at + 1}, down`, rim.yMm, (yMm) => withRim(guide, at, { yMm })),
+          sizeField('and its radius', rim.radiusMm, (radiusMm) => withRim(guide, at, { radiusMm })),
+        ]),
+      ];
+  }
+}
+
+type Vessel = Extract<Guide, { kind: 'vessel' }>;
+
+const withRim = (vessel: Vessel, at: number, change: Partial<Vessel['rims'][number]>): Vessel => ({
+  ...vessel,
+  rims: vessel.rims.map((rim, i) => (i === at ? { ...rim, ...change } : rim)),
+});
 
 const round = (mm: number): number => Math.round(2 * mm) / 2;
 

@@ -16,7 +16,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { contains, rectangle, type Point } from '@kettle/core/geometry';
 import { paintedOf, type Plan } from '@kettle/core/plan';
-import { moved, rubbedLines, type Area, type LineKind } from '@kettle/core/sketch';
+import { moved, placedPoint, rubbedLines, type Area, type LineKind, type Placing } from '@kettle/core/sketch';
 import { placeLines } from '@kettle/core/areas';
 import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
@@ -149,6 +149,7 @@ export class SketchStation {
         pick: (lines, beside) => this.pick(beside ? [...this.picked(), ...lines] : lines),
         movePicked: (right, down) =>
           this.store.do(...placeLines(this.plan()!, this.picked(), moved(right, down))),
+        moveWords: (words, right, down) => this.moveWords(words, moved(right, down)),
       });
       this.showBoard();
     });
@@ -190,6 +191,13 @@ export class SketchStation {
     const naming = this.naming();
     this.naming.set(null);
     if (naming && field) this.rename(naming.id, field);
+  }
+
+  private moveWords(id: string, by: Placing): void {
+    const words = this.plan()!.words.find((w) => w.id === id);
+    if (!words) return;
+    const [from, to] = [placedPoint(by, words.from), placedPoint(by, words.to)];
+    this.store.do({ do: 'letter', words: { ...words, from: [...from], to: [...to] } });
   }
 
   private rub(way: readonly Point[]): void {

@@ -1,4 +1,16 @@
-import { copyLines, cutOutArea, joinAreas, placeLines, splitArea } from '@kettle/core/areas';
+import {
+  BRIDGE_MM,
+  copyLines,
+  cutOutArea,
+  cutOuts,
+  joinAreas,
+  LAND_MM,
+  placeLines,
+  splitArea,
+  WEB_MM,
+  type CutOut,
+  type ThinWeb,
+} from '@kettle/core/areas';
 import { bounds, polygonArea, type Point } from '@kettle/core/geometry';
 import { touchingAreas, type Command, type Plan } from '@kettle/core/plan';
 import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/sketch';
@@ -9,23 +21,29 @@ export interface AreaRow {
   readonly name: string;
   readonly size: string;
   readonly reshapings: Reshaping[];
+  /** How it is cut out of the card, if it is. */
+  readonly opening: { readonly says: string; readonly stop: boolean } | null;
 }
 
 /** A way to make something else of an area; `other` is the area it takes, if any. */
 export interface Reshaping {
-  readonly how: 'join' | 'cut-out' | 'split';
+  readonly how: 'join' | 'cut-out' | 'split' | 'open' | 'close';
   readonly other: string | null;
   readonly name: string;
 }
 
 /** The areas with their size, the one painted last on top. */
 export function areaRows(plan: Plan, hasLines: boolean, length: (mm: number) => string): AreaRow[] {
+  const { cuts, thin } = cutOuts(plan);
+  const named = (id: string): string => plan.areas.find((area) => area.id === id)!.name;
   return plan.areas
     .map(({ id, name, outline }) => {
       const [, , width, height] = bounds(outline);
+      const cut = cuts.find(({ area }) => area === id);
       return {
         id,
         name,
+        opening: cut ? openingInWords(cut, thin, named, length) : null,
         reshapings: reshapingsOf(plan, id, hasLines),
         size: `${(polygonArea(outline) / 100).toFixed(1)} cm², ${length(width)} × ${length(height)}`,
       };
@@ -41,8 +59,29 @@ function reshapingsOf(plan: Plan, area: string, hasLines: boolean): Reshaping[] 
   return [
     ...touching.map((other): Reshaping => ({ how: 'join', other, name: `join with ${named(other)}` })),
     ...touching.map((other): Reshaping => ({ how: 'cut-out', other, name: `cut ${named(other)} out of it` })),
+    plan.areas.find(({ id }) => id === area)!.opening
+      ? { how: 'close', other: null, name: 'do not cut it out of the card' }
+      : { how: 'open', other: null, name: 'cut it out of the card' },
     ...(hasLines ? [{ how: 'split' as const, other: null, name: 'split along the line across it' }] : []),
   ];
+}
+
+/** An opening: how it holds together, and what closes it from behind. */
+function openingInWords(
+  { area, bridges, backing }: CutOut,
+  thin: readonly ThinWeb[],
+  named: (id: string) => string,
+  length: (mm: number) => string,
+): { says: string; stop: boolean } {
+  const tenth = (mm: number): string => length(Math.round(10 * mm) / 10);
+  const weak = thin.filter((web) => web.area === area || web.other === area);
+  const webs = weak.map(({ area: one, other, webMm }) => {
+    const to = other === null ? 'the edge' : named(one === area ? other : one);
+    return `Only ${tenth(Math.max(0, webMm))} of paper to ${to}; ${tenth(WEB_MM)} holds.`;
+  });
+  const holds = bridges > 0 ? [`${bridges} bridges of ${tenth(BRIDGE_MM)} hold what would fall out.`] : [];
+  const land = `Backing ${tenth(backing.widthMm)} × ${tenth(backing.heightMm)}, ${tenth(LAND_MM)} of it glue land.`;
+  return { says: ['Cut out.', ...holds, land, ...webs].join(' '), stop: weak.length > 0 };
 }
 
 /** What carries a reshaping out, or why it cannot be. */
@@ -57,6 +96,9 @@ export function reshape(
       return joinAreas(plan, area, other!) ?? 'They lie near each other but do not meet.';
     case 'cut-out':
       return cutOutArea(plan, area, other!, newId) ?? 'Nothing would change, or nothing be left.';
+    case 'open':
+    case 'close':
+      return [{ do: 'open', area, opening: how === 'open' }];
     case 'split':
       return splitArea(plan, area, newId) ?? 'No line goes right across it.';
   }

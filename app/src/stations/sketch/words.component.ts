@@ -9,7 +9,8 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
-import { LengthField } from '../../ui/length-field.component';
+import { alongField, placeFields, sizeField, type LengthOf } from '../../ui/length-of';
+import { LengthRow } from '../../ui/length-row.component';
 
 /** How high new capitals are, and how far new words stand off the edge, as shares of the panel’s height and width. */
 const NEW_HIGH = 0.12;
@@ -19,7 +20,7 @@ const NEW_OFF = 0.1;
 @Component({
   selector: 'kd-words',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, Choice, LengthField],
+  imports: [Button, InputText, Choice, LengthRow],
   templateUrl: './words.component.html',
   styleUrl: './leaf.scss',
 })
@@ -48,7 +49,7 @@ export class WordsList {
       const size = setting
         ? `Capitals ${length(round(setting.capHeightMm))}, ${length(round(setting.widthMm))} wide.`
         : 'The letters are on their way.';
-      return { words, stop: over + missing, size };
+      return { words, fields: fieldsOf(words), stop: over + missing, size };
     }),
   );
 
@@ -109,3 +110,14 @@ export class WordsList {
 }
 
 const round = (mm: number): number => Math.round(10 * mm) / 10;
+
+/** The lengths of words, row by row; each tells what changes. */
+const fieldsOf = (words: Words): LengthOf<Partial<Words>>[][] => [
+  [
+    sizeField('capitals, high', words.capHeightMm, (capHeightMm) => ({ capHeightMm })),
+    alongField('line rises by', words.archMm, (archMm) => ({ archMm })),
+    alongField('between letters', words.spacingMm, (spacingMm) => ({ spacingMm })),
+  ],
+  placeFields('line begins', words.from, (from) => ({ from })),
+  placeFields('line ends', words.to, (to) => ({ to })),
+];
