@@ -12,6 +12,14 @@ import type { PanelDrawing } from './panel.view';
 /** More lines than this in the hand are shown by the box round them. */
 const SHOWN_IN_HAND = 150;
 
+/** Height of the names on areas, mm, and how wide a letter of them is for its height. */
+const NAME_MM = 4.6;
+const LETTER_WIDE = 0.45;
+
+/** Names many times as wide as their areas, such as of single letters, would lie over one another. */
+const hasRoomForName = ({ name, widthMm }: PanelDrawing['shapes'][number]): boolean =>
+  name.length * LETTER_WIDE * NAME_MM < 2.5 * widthMm;
+
 /** The sheet, the panel on it, and its areas with their names. */
 export function boardGround(drawing: PanelDrawing, rim: number): Konva.Shape[] {
   return [
@@ -30,11 +38,11 @@ export function boardGround(drawing: PanelDrawing, rim: number): Konva.Shape[] {
           ...{ stroke: '#545d66', strokeWidth: 0.4 },
         }),
     ),
-    ...drawing.shapes.map(
+    ...drawing.shapes.filter(hasRoomForName).map(
       ({ name, label }) =>
         new Text({
           ...{ text: name, x: label[0] - 30, y: label[1] - 2.5, width: 60, align: 'center' },
-          ...{ fontSize: 4.6, fontFamily: 'Alegreya Sans', fill: '#1c2733' },
+          ...{ fontSize: NAME_MM, fontFamily: 'Alegreya Sans', fill: '#1c2733' },
         }),
     ),
   ];

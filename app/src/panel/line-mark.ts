@@ -26,7 +26,9 @@ export function lineOutline(points: readonly PencilPoint[], kind: LineKind): num
       size: heaviestMm,
       thinning: 1 - lightestMm / heaviestMm,
       smoothing: 0.4,
-      streamline: 0.2,
+      // The points are smoothed already: a line is to reach its own end and corners.
+      streamline: 0,
+      last: true,
       simulatePressure: false,
     },
   ).flat();

@@ -1,4 +1,4 @@
-import type { Polygon } from '@kettle/core/geometry';
+import { bounds, type Polygon } from '@kettle/core/geometry';
 import { heartOf, paintedOf, type Plan } from '@kettle/core/plan';
 import type { PencilPoint } from '@kettle/core/sketch';
 import type { LookAhead } from '../workers/table-api';
@@ -11,6 +11,7 @@ export interface PanelShape {
   readonly fill: string | null;
   readonly masked: boolean;
   readonly label: readonly [number, number];
+  readonly widthMm: number;
 }
 
 /** The panel as it lies on the table, all in mm from the corner of the visible painting. */
@@ -43,6 +44,7 @@ export function panelDrawing(
         ahead?.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity)) ??
         false,
       label: heartOf(plan, id),
+      widthMm: bounds(outline)[2],
     })),
     lines: plan.lines.map(({ points }) => linePath(points)),
   };

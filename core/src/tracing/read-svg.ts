@@ -14,7 +14,6 @@ export interface TracedDrawing {
 }
 
 /** What no drawing for a card needs; more is refused. Ours. */
-const MOST_CHARACTERS = 5_000_000;
 const MOST_OF_A_PATH = 500_000;
 const MOST_LINES = 3000;
 const MOST_POINTS = 100_000;
@@ -68,7 +67,6 @@ const NO_LINES: Readonly<Record<string, string>> = {
  * `BadInput` on `drawing` for what is no SVG, is damaged, declares entities, or is larger than any card’s drawing.
  */
 export function readSvg(text: string): TracedDrawing {
-  if (text.length > MOST_CHARACTERS) throw new BadInput('drawing', 'is larger than 5 MB');
   const reader = new Reader();
   readXml(text, {
     open: (name, attributes) => reader.open(name, attributes),

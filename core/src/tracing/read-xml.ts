@@ -9,8 +9,12 @@ export interface Listener {
   readonly close: () => void;
 }
 
-/** Reads XML strictly. Throws `BadInput` on `drawing` for what is damaged or declares entities of its own. */
+/** No drawing for a card is longer, characters. Ours. */
+const MOST_CHARACTERS = 5_000_000;
+
+/** Reads XML strictly. Throws `BadInput` on `drawing` for what is damaged, too long, or declares entities of its own. */
 export function readXml(text: string, { open, close }: Listener): void {
+  if (text.length > MOST_CHARACTERS) throw new BadInput('drawing', 'is larger than 5 MB');
   const parser = new SaxesParser({ xmlns: false });
   parser.on('error', ({ message }) => {
     throw new BadInput('drawing', `is damaged: ${message}`);

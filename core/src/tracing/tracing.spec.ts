@@ -100,6 +100,7 @@ describe('a hostile drawing', () => {
     ['groups without end', svg('<g>'.repeat(5000) + LINE + '</g>'.repeat(5000)), /groups within groups/],
     ['a path without end', svg(`<path d="M0 0${'L1 1'.repeat(200_000)}"/>`), /half a million/],
     ['lines without end', svg(LINE.repeat(3100)), /3000 lines/],
+    ['more than any card has', svg(`${LINE}${' '.repeat(5_000_001)}`), /larger than 5 MB/],
     ['half of it', svg(LINE).slice(0, 60), /damaged/],
     ['something else', '<html><body/></html>', /no SVG/],
     ['nothing', '', /damaged|empty/],
