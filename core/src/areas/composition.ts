@@ -1,4 +1,13 @@
-import { bounds, contains, gapBetween, gapToLine, polygonArea, type Point, type Polygon } from '../geometry';
+import {
+  bounds,
+  contains,
+  edgeLength,
+  gapBetween,
+  gapToLine,
+  polygonArea,
+  type Point,
+  type Polygon,
+} from '../geometry';
 import { paintedOf, type Plan } from '../plan';
 import { edgeWithin, grown } from './combine';
 
@@ -178,11 +187,7 @@ function gapToEdge(outline: Polygon, { widthMm, heightMm }: Panel): number {
   return Math.min(x, y, widthMm - x - w, heightMm - y - h);
 }
 
-const edgeOf = ([outer]: Polygon): number =>
-  outer.reduce((sum, [x, y], i) => {
-    const [nx, ny] = outer[(i + 1) % outer.length];
-    return sum + Math.hypot(nx - x, ny - y);
-  }, 0);
+const edgeOf = ([outer]: Polygon): number => edgeLength([outer]);
 
 /** Whether one lies over a good part of the other: then they do not just meet. */
 const overlaps = (one: Polygon, other: Polygon): boolean => {

@@ -1,4 +1,13 @@
-import { bounds, distance, gapBetween, gapToLine, type Point, type Polygon, type Ring } from '../geometry';
+import {
+  bounds,
+  distance,
+  gapBetween,
+  gapToLine,
+  middleOf,
+  type Point,
+  type Polygon,
+  type Ring,
+} from '../geometry';
 import { paintedOf, type Plan } from '../plan';
 import { cutAway, stroked } from './combine';
 
@@ -44,7 +53,7 @@ export function cutOuts(plan: Plan): { readonly cuts: CutOut[]; readonly thin: T
 /** Two bridges to every island: the shortest there is, and the shortest on the island’s other side. */
 function bridgesOf([outer, ...islands]: Polygon): Point[][] {
   return islands.flatMap((island) => {
-    const middle = middleOf(island);
+    const middle = middleOf([island]);
     const ways = island.map((from) => ({ from, to: nearestOn(outer, from) }));
     const length = ({ from, to }: { from: Point; to: Point }): number => distance(from, to);
     const first = ways.reduce((best, way) => (length(way) < length(best) ? way : best));
@@ -82,11 +91,6 @@ function nearestOn(ring: Ring, point: Point): Point {
   });
   return best.at;
 }
-
-const middleOf = (ring: Ring): Point => {
-  const [x, y, width, height] = bounds([ring]);
-  return [x + width / 2, y + height / 2];
-};
 
 function thinWebs(plan: Plan, openings: Plan['areas']): ThinWeb[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;

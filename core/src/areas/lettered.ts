@@ -1,4 +1,4 @@
-import { bounds, polygonArea, type Polygon } from '../geometry';
+import { bounds, middleOf, polygonArea } from '../geometry';
 import type { Setting, Words } from '../lettering';
 import type { Command } from '../plan';
 import { filled } from './combine';
@@ -14,7 +14,7 @@ export function areasOfWords(words: Words, { letters }: Setting, newId: () => st
   const regions = filled(letters.flatMap(({ contours }) => contours)).filter(
     (region) => polygonArea(region) > DOT_MM2,
   );
-  const placed = letters.map(({ char, contours }) => ({ char, at: middleOf([contours.flat()]) }));
+  const placed = letters.map(({ char, contours }) => ({ char, at: middleOf([contours.flat()])[0] }));
   return regions
     .map((outline) => ({ outline, box: bounds(outline) }))
     .sort((a, b) => a.box[0] - b.box[0])
@@ -27,8 +27,3 @@ export function areasOfWords(words: Words, { letters }: Setting, newId: () => st
       };
     });
 }
-
-const middleOf = (outline: Polygon): number => {
-  const [x, , width] = bounds(outline);
-  return x + width / 2;
-};

@@ -1,5 +1,5 @@
-import { bounds, polygonArea, rectangle, type Point, type Polygon } from '../geometry';
-import { castShadow, middleOf, seen, shadingOf, toLamp, type Lamp } from '../lamp';
+import { bounds, middleOf, polygonArea, rectangle, type Point, type Polygon } from '../geometry';
+import { castShadow, seen, shadingOf, toLamp, type Lamp } from '../lamp';
 import { areaOf, paintedOf, type Command, type Plan } from '../plan';
 import type { Area } from '../sketch';
 import { common, cutAway } from './combine';

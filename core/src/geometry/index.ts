@@ -6,6 +6,7 @@ export {
   edgeLength,
   gapBetween,
   gapToLine,
+  middleOf,
   pointSchema,
   polygonArea,
   polygonSchema,

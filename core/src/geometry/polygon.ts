@@ -119,6 +119,12 @@ export function bounds([outer]: Polygon): readonly [number, number, number, numb
   return [x, y, Math.max(...xs) - x, Math.max(...ys) - y];
 }
 
+/** The middle of the smallest upright box round a polygon. */
+export function middleOf(polygon: Polygon): Point {
+  const [x, y, width, height] = bounds(polygon);
+  return [x + width / 2, y + height / 2];
+}
+
 /** A rectangle as a polygon, mm. */
 export const rectangle = (x: number, y: number, width: number, height: number): Polygon => [
   [

@@ -59,7 +59,7 @@ export function guideLines(guide: Guide, { widthMm, heightMm }: Panel): Point[][
   }
 }
 
-export const ellipseLine = ({ centre: [x, y], halfWidthMm, halfHeightMm }: Ellipse): Point[] =>
+const ellipseLine = ({ centre: [x, y], halfWidthMm, halfHeightMm }: Ellipse): Point[] =>
   Array.from({ length: ROUND + 1 }, (_, i) => {
     const a = (2 * Math.PI * i) / ROUND;
     return [x + halfWidthMm * Math.cos(a), y + halfHeightMm * Math.sin(a)];

@@ -63,21 +63,6 @@ export function isEllipse(ring: Ring): boolean {
   return Math.abs(polygonArea([ring]) / (Math.PI * halfWidthMm * halfHeightMm) - 1) < NEARLY;
 }
 
-/** The height of the eye by which a level rim looks like this ellipse; `null` for one that is higher than wide. Two signs: seen from above or below. */
-export function eyeLevelOf(
-  { centre, halfWidthMm, halfHeightMm }: Ellipse,
-  awayMm: number,
-  from: 'above' | 'below',
-): number | null {
-  if (halfHeightMm >= halfWidthMm) return null;
-  const square = awayMm * awayMm;
-  const radius2 = (halfWidthMm * halfWidthMm * square) / (square + halfWidthMm * halfWidthMm);
-  const beyond = square - radius2;
-  const depth = (halfHeightMm / halfWidthMm) * Math.sqrt(beyond);
-  const below = (depth * square) / beyond;
-  return centre[1] + (from === 'above' ? -below : below);
-}
-
 /** An ellipse whose height is off what one eye level gives by more than this is seen to be wrong, as a share of its height, and mm. Ours. */
 const OFF_SHARE = 0.15;
 const OFF_MM = 0.4;

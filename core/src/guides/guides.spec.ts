@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { convexHull, distance, polygonArea, smallestCircle, contains, type Point } from '../geometry';
 import {
   disagreeing,
-  eyeLevelOf,
   guideLines,
   guideSchema,
   isEllipse,
@@ -57,13 +56,6 @@ describe('the rims of a vessel', () => {
     expect(found.index).toBe(1);
     expect(found.wantedMm).toBeCloseTo(2 * middle.halfHeightMm, 1);
     expect(found.highMm).toBeCloseTo(2 * flat.halfHeightMm, 9);
-  });
-
-  it('tell the height of the eye that sees them', () => {
-    for (const rim of rims) expect(eyeLevelOf(rim, sight.awayMm, 'above')).toBeCloseTo(sight.eyeYMm, 6);
-    const above = rimEllipse(70, { yMm: -30, radiusMm: 20 }, sight);
-    expect(eyeLevelOf(above, sight.awayMm, 'below')).toBeCloseTo(sight.eyeYMm, 6);
-    expect(eyeLevelOf({ centre: [0, 0], halfWidthMm: 5, halfHeightMm: 9 }, 400, 'above')).toBeNull();
   });
 
   it('are known from a shaky hand’s closed lines, and a box is no ellipse', () => {

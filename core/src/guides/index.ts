@@ -1,8 +1,7 @@
 export { guideSchema, type Guide, type GuideKind } from './guide';
-export { ellipseLine, guideLines } from './draw-guide';
+export { guideLines } from './draw-guide';
 export {
   disagreeing,
-  eyeLevelOf,
   isEllipse,
   meantEllipse,
   rimEllipse,

@@ -1,4 +1,4 @@
-import { bounds, convexHull, polygonArea, type Point, type Polygon, type Ring } from '../geometry';
+import { bounds, convexHull, middleOf, polygonArea, type Point, type Polygon, type Ring } from '../geometry';
 import { seen, toLamp, TO_EYE, type Direction, type Form, type Lamp } from './lamp';
 
 /** Points round a circle of a body: enough that its shadow stands off the true one by less than 0.2 %. */
@@ -48,12 +48,6 @@ function bodyOf(form: Exclude<Form, 'ball' | 'flat'>, outline: Polygon): Body {
 
 /** The radius of the ball an area is the picture of, mm. */
 export const ballRadius = (outline: Polygon): number => Math.sqrt(polygonArea(outline) / Math.PI);
-
-/** The middle of what an area is the picture of, mm. */
-export function middleOf(outline: Polygon): Point {
-  const [x, y, width, height] = bounds(outline);
-  return [x + width / 2, y + height / 2];
-}
 
 /**
  * The shadow that a body throws on the ground it stands on, as it is seen on the panel, its own place not yet taken out

@@ -9,5 +9,5 @@ export {
   type Form,
   type Lamp,
 } from './lamp';
-export { ballRadius, castShadow, middleOf } from './cast-shadow';
+export { ballRadius, castShadow } from './cast-shadow';
 export { shadingOf, type Shading } from './shading';

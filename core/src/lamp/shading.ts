@@ -1,5 +1,5 @@
-import { bounds, rectangle, type Point, type Polygon, type Ring } from '../geometry';
-import { ballRadius, middleOf } from './cast-shadow';
+import { bounds, middleOf, rectangle, type Point, type Polygon, type Ring } from '../geometry';
+import { ballRadius } from './cast-shadow';
 import { dot, seen, toLamp, TO_EYE, type Direction, type Form, type Lamp } from './lamp';
 
 /** Light falls on a surface by the cosine of its slant (Lambert). Above the first it is light, under the second in shade. Ours. */

@@ -11,7 +11,7 @@ import {
   type CutOut,
   type ThinWeb,
 } from '@kettle/core/areas';
-import { bounds, polygonArea, type Point } from '@kettle/core/geometry';
+import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/geometry';
 import { touchingAreas, type Command, type Plan } from '@kettle/core/plan';
 import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/sketch';
 
@@ -124,8 +124,7 @@ export function placeInHand(
 ): Command[] {
   const points = plan.lines.filter(({ id }) => picked.includes(id)).flatMap((line) => line.points);
   if (points.length === 0) return [];
-  const [x, y, width, height] = bounds([points.map(([px, py]): Point => [px, py])]);
-  const middle: Point = [x + width / 2, y + height / 2];
+  const middle = middleOf([points.map(([x, y]): Point => [x, y])]);
   const placing = inOrder(
     ...(mirror ? [mirrored(mirror, middle)] : []),
     scaled(percent / 100, middle),
