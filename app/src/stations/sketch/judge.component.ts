@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, filter, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { TableWorker } from '../../workers/table-worker.service';
@@ -73,6 +74,7 @@ export class Judge {
   private readonly studio = inject(StudioStore);
   private readonly lookAhead = inject(LookAheadService);
   private readonly worker = inject(TableWorker);
+  private readonly messages = inject(Messages);
   readonly drawing = computed(() => {
     const plan = this.store.plan();
     return plan ? panelDrawing(plan, this.lookAhead.ahead()) : null;
@@ -86,7 +88,17 @@ export class Judge {
     toObservable(this.subject).pipe(
       filter((subject) => subject !== null),
       debounceTime(SETTLE_MS),
-      switchMap(({ plan, darkness }) => this.worker.compose(plan, darkness)),
+      switchMap(({ plan, darkness }) =>
+        from(this.worker.compose(plan, darkness)).pipe(
+          catchError((cause: unknown) => {
+            this.messages.stop(
+              `The panel could not be measured: ${String(cause)}.`,
+              'The card is safe. Load the page again.',
+            );
+            return EMPTY;
+          }),
+        ),
+      ),
     ),
   );
   readonly judgement = computed(() => {

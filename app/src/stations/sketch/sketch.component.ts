@@ -220,7 +220,13 @@ export class SketchStation {
   async fillAt(x: number, y: number): Promise<void> {
     const plan = this.plan();
     if (!plan) return;
-    const filled = await this.worker.fill(plan.lines, [x, y], paintedOf(plan).panel);
+    const filled = await this.worker
+      .fill(plan.lines, [x, y], paintedOf(plan).panel)
+      .catch((cause: unknown) => String(cause));
+    if (typeof filled === 'string') {
+      this.messages.stop(`It could not be filled: ${filled}.`, 'The card is safe. Load the page again.');
+      return;
+    }
     // Another card may have come onto the table meanwhile.
     const now = this.plan();
     if (now?.id !== plan.id) return;
