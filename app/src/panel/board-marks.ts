@@ -1,10 +1,12 @@
 import type Konva from 'konva/lib/Core';
 import { Shape } from 'konva/lib/Shape';
 import { Circle } from 'konva/lib/shapes/Circle';
+import { Image } from 'konva/lib/shapes/Image';
 import { Line } from 'konva/lib/shapes/Line';
 import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
+import type { Point } from '@kettle/core/geometry';
 import type { PencilLine } from '@kettle/core/sketch';
 import { linePath2d } from './line-mark';
 import type { PanelDrawing } from './panel.view';
@@ -21,12 +23,17 @@ const hasRoomForName = ({ name, widthMm }: PanelDrawing['shapes'][number]): bool
   name.length * LETTER_WIDE * NAME_MM < 2.5 * widthMm;
 
 /** The sheet, the panel on it, and its areas with their names. */
-export function boardGround(drawing: PanelDrawing, rim: number): Konva.Shape[] {
+export function boardGround(
+  drawing: PanelDrawing,
+  rim: number,
+  pictures: readonly BoardPicture[] = [],
+): Konva.Shape[] {
   return [
     new Rect({
       ...{ x: -rim, y: -rim, width: drawing.widthMm + 2 * rim, height: drawing.heightMm + 2 * rim },
       ...{ fill: '#f6f5f0', stroke: '#c9c8c2', strokeWidth: 0.3 },
     }),
+    ...pictures.map((picture) => new Image({ ...picture })),
     new Rect({
       ...{ width: drawing.widthMm, height: drawing.heightMm },
       ...{ stroke: '#a9aba6', strokeWidth: 0.3, dash: [2, 1.4] },
@@ -51,7 +58,7 @@ export function boardGround(drawing: PanelDrawing, rim: number): Konva.Shape[] {
 const TONES = { light: '#ffffffb0', dark: '#1c273366', shadow: '#1c27334d' } as const;
 
 /** What lies over the areas: the lamp’s tones, words, and help for the hand. */
-export function marksOver({ guides, words, tones, highlights }: BoardOver): Konva.Shape[] {
+export function marksOver({ guides, words, tones, highlights, handles }: BoardOver): Konva.Shape[] {
   return [
     ...tones.map(({ path, tone }) => new Path({ data: path, fill: TONES[tone], fillRule: 'evenodd' })),
     ...highlights.map(
@@ -64,15 +71,20 @@ export function marksOver({ guides, words, tones, highlights }: BoardOver): Konv
     ...words.flatMap(({ paths }) =>
       paths.map((data) => new Path({ data, fill: '#4a525a', fillRule: 'nonzero', opacity: 0.8 })),
     ),
-    ...guides.map(
-      (points) =>
-        new Line({
-          ...{ points: points.flat(), stroke: '#0f5e63', strokeWidth: 0.25 },
-          ...{ dash: [1.2, 1], opacity: 0.8 },
-        }),
+    ...guides.map(guideMark),
+    ...handles.map(
+      ({ at: [x, y] }) =>
+        new Circle({ x, y, radius: 1.2, fill: '#ffffff', stroke: '#0f5e63', strokeWidth: 0.4 }),
     ),
   ];
 }
+
+/** A line of a guide. */
+export const guideMark = (points: readonly Point[]): Konva.Shape =>
+  new Line({
+    ...{ points: points.flat(), stroke: '#0f5e63', strokeWidth: 0.25 },
+    ...{ dash: [1.2, 1], opacity: 0.8 },
+  });
 
 /** Marks over the areas, mm. */
 export interface BoardOver {
@@ -84,6 +96,27 @@ export interface BoardOver {
   }[];
   readonly tones: readonly { readonly path: string; readonly tone: keyof typeof TONES }[];
   readonly highlights: readonly (readonly [number, number])[];
+  /** Pictures below all else. */
+  readonly pictures: readonly BoardPicture[];
+  /** Places that can be pulled by hand. */
+  readonly handles: readonly BoardHandle[];
+}
+
+/** A picture as it lies on the panel, mm. */
+export interface BoardPicture {
+  readonly image: CanvasImageSource;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly opacity: number;
+}
+
+/** A place that can be pulled, what is seen while it is, and what becomes of it where it is let go. */
+export interface BoardHandle {
+  readonly at: Point;
+  readonly seen: (to: Point) => readonly (readonly Point[])[];
+  readonly put: (to: Point) => void;
 }
 
 /** The lines in the hand, pulled by so much, mm. */

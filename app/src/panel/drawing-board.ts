@@ -3,8 +3,10 @@ import { Rect } from 'konva/lib/shapes/Rect';
 import type { Point } from '@kettle/core/geometry';
 import { lineNear, linesWithin, type LineKind, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
 import { BoardHands } from './board-hands';
-import { pickedMark, type BoardOver } from './board-marks';
+import { guideMark, pickedMark, type BoardHandle, type BoardOver } from './board-marks';
+import { KEY_MOVES } from './board-keys';
 import { BoardTable } from './board-table';
+import type { BoardView } from './board-view';
 import { lineColour, lineOutline } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 
@@ -32,11 +34,8 @@ export interface BoardEvents {
 /** Pressure of a mouse, which has none. */
 const MOUSE_PRESSURE = 0.5;
 
-/** By how much a key, and a pixel of the wheel, bring the board nearer; how far an arrow key moves and turns it. */
-const A_KEY = 1.25;
+/** By how much a pixel of the wheel brings the board nearer. */
 const PER_WHEEL_PX = 0.0015;
-const ARROW_PX = 40;
-const KEY_DEG = 5;
 
 /** How near a line is taken up, px; a way shorter than this is a press and no pull. */
 const NEAR_PX = 9;
@@ -56,6 +55,9 @@ export class DrawingBoard {
   /** The hand holds what is taken up: the lines, or some words. */
   private carries: 'lines' | Words | null = null;
   private words: readonly Words[] = [];
+  private handles: readonly BoardHandle[] = [];
+  /** The place of a guide the hand has hold of. */
+  private held: BoardHandle | null = null;
 
   constructor(
     host: HTMLDivElement,
@@ -84,6 +86,7 @@ export class DrawingBoard {
     this.table.show(drawing, over, lines);
     this.lines = lines;
     this.words = over.words;
+    this.handles = over.handles;
     this.picked = picked.size === 0 ? [] : lines.filter(({ id }) => picked.has(id));
     this.showPicked([0, 0]);
   }
@@ -108,29 +111,18 @@ export class DrawingBoard {
   };
 
   private readonly key = (event: KeyboardEvent): void => {
-    const push = (right: number, down: number): void =>
-      this.table.seenAnew((view) => view.moveBy([right, down]));
-    const moves: Readonly<Record<string, (() => void) | undefined>> = {
-      '+': () => this.bringNearer(A_KEY),
-      '-': () => this.bringNearer(1 / A_KEY),
-      '0': () => this.bringNearer(0),
-      PageUp: () => this.turn(-KEY_DEG),
-      PageDown: () => this.turn(KEY_DEG),
-      ArrowLeft: () => push(ARROW_PX, 0),
-      ArrowRight: () => push(-ARROW_PX, 0),
-      ArrowUp: () => push(0, ARROW_PX),
-      ArrowDown: () => push(0, -ARROW_PX),
-    };
-    const move = moves[event.key];
-    if (!move) return;
+    const turn = KEY_MOVES[event.key] as ((view: BoardView) => void) | undefined;
+    if (!turn) return;
     event.preventDefault();
-    move();
+    this.table.seenAnew(turn);
   };
 
   private down(event: PointerEvent): void {
     const at = this.pointOf(event);
     this.way = [at];
     this.carries = null;
+    this.held = this.handleNear(at);
+    if (this.held) return;
     if (this.tool === 'fill') this.events.fill(at[0], at[1]);
     else if (this.tool === 'name') this.events.name(at[0], at[1], this.hands.at(event));
     else if (this.tool === 'rub-out') this.rubOut(at);
@@ -144,6 +136,11 @@ export class DrawingBoard {
   private move(events: readonly PointerEvent[]): void {
     const fresh = events.map((event) => this.pointOf(event));
     this.way.push(...fresh);
+    if (this.held) {
+      const [x, y] = fresh.at(-1)!;
+      this.table.showLive(...this.held.seen([x, y]).map(guideMark));
+      return;
+    }
     switch (this.tool) {
       case 'pencil':
         this.events.strokeGoesOn(fresh);
@@ -181,6 +178,11 @@ export class DrawingBoard {
     this.table.showLive();
     if (way.length === 0) return;
     const [from, to] = [way[0], way.at(-1)!];
+    if (this.held) {
+      if (this.isPull(from, to)) this.held.put([to[0], to[1]]);
+      this.held = null;
+      return;
+    }
     switch (this.tool) {
       case 'pencil':
         this.events.strokeEnds();
@@ -209,7 +211,8 @@ export class DrawingBoard {
   private giveUp(): void {
     this.way = [];
     this.table.showLive();
-    if (this.tool === 'pencil') this.events.strokeGivenUp();
+    if (this.held) this.held = null;
+    else if (this.tool === 'pencil') this.events.strokeGivenUp();
     this.showPicked([0, 0]);
   }
 
@@ -222,6 +225,11 @@ export class DrawingBoard {
     }
     this.carries = 'lines';
     if (!this.picked.includes(line)) this.events.pick([line.id], beside);
+  }
+
+  private handleNear([x, y]: PencilPoint): BoardHandle | null {
+    const reach = NEAR_PX / this.table.view.scale;
+    return this.handles.find(({ at }) => Math.hypot(at[0] - x, at[1] - y) < reach) ?? null;
   }
 
   private rubOut([x, y]: PencilPoint): void {

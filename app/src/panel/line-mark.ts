@@ -13,6 +13,7 @@ const STROKES: Readonly<Record<LineKind, Stroke>> = {
   'waterproof-ink': { lightestMm: 0.35, heaviestMm: 0.7, colour: '#14181d' },
   'soluble-ink': { lightestMm: 0.35, heaviestMm: 0.7, colour: '#33507a' },
   stamped: { lightestMm: 0.4, heaviestMm: 0.4, colour: '#b3a48ee0' },
+  fold: { lightestMm: 0.3, heaviestMm: 0.3, colour: '#0f5e63c0' },
 };
 
 export const lineColour = (kind: LineKind): string => STROKES[kind].colour;

@@ -39,6 +39,8 @@ export class CardShelf {
   /** Puts a card on the rack again, to be made for another day or person; returns the new one's id. */
   async makeAgain(plan: Plan): Promise<string> {
     const id = newCardId();
+    for (const [name, bytes] of Object.entries(await this.archive.attachmentsOf(plan)))
+      await this.archive.attach(id, name, bytes);
     await this.archive.save(madeAgain(plan, id), 0);
     await this.refresh();
     return id;
@@ -53,9 +55,10 @@ export class CardShelf {
   /** Opens a `.kettle` file; a card that is here already is kept and the file comes beside it. Throws `BadInput`. */
   async openFile(bytes: Uint8Array): Promise<string> {
     const { readKettleFile } = await import('@kettle/core/formats');
-    const { plan } = readKettleFile(bytes);
+    const { plan, attachments } = readKettleFile(bytes);
     const taken = this.cards().some(({ id }) => id === plan.id);
     const id = taken ? newCardId() : plan.id;
+    for (const [name, content] of Object.entries(attachments)) await this.archive.attach(id, name, content);
     await this.archive.save({ ...plan, id }, 0);
     await this.refresh();
     return id;
@@ -64,7 +67,7 @@ export class CardShelf {
   /** The bytes of a card as a `.kettle` file. */
   async fileOf(plan: Plan): Promise<Uint8Array> {
     const { writeKettleFile } = await import('@kettle/core/formats');
-    return writeKettleFile({ plan, attachments: {} });
+    return writeKettleFile({ plan, attachments: await this.archive.attachmentsOf(plan) });
   }
 
   /** On the very first start: the demo studio and its finished card. Returns the card's id, or `null` on later starts. */

@@ -1,6 +1,6 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from '@kettle/core/plan';
-import type { PackedLines } from '@kettle/core/sketch';
+import type { LineKind, PackedLines } from '@kettle/core/sketch';
 
 /** A card as last saved whole; the journal entries after `seq` lead on from it. */
 export interface SavedPlan {
@@ -26,6 +26,18 @@ export interface StrokePiece {
   readonly planId: string;
   readonly stroke: string;
   readonly packed: Int32Array;
+  /** What it becomes; pieces of an earlier version were all of pencil lines. */
+  readonly as?: StrokeAs;
+}
+
+/** What a stroke under the pen is to become: a line of a kind, or a stroke of a freehand mask. */
+export type StrokeAs = { readonly line: LineKind } | { readonly resist: string };
+
+/** A file that belongs to a card, such as a picture that lies on its panel. */
+export interface Attachment {
+  readonly planId: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
 }
 
 /** Single values of the studio and of this browser. */
@@ -40,6 +52,7 @@ export class Database extends Dexie {
   readonly journal!: EntityTable<JournalEntry, 'n'>;
   readonly strokes!: EntityTable<StrokePiece, 'n'>;
   readonly notes!: EntityTable<Note, 'key'>;
+  readonly attachments!: Table<Attachment, [string, string]>;
 
   constructor(name = 'kettle-drift') {
     super(name);
@@ -49,5 +62,6 @@ export class Database extends Dexie {
       strokes: '++n, planId',
       notes: 'key',
     });
+    this.version(2).stores({ attachments: '[planId+name], planId' });
   }
 }

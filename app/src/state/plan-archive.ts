@@ -2,7 +2,7 @@ import { Dexie } from 'dexie';
 import { readPlan } from '@kettle/core/formats';
 import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
 import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
-import type { Database } from './database';
+import type { Database, StrokeAs } from './database';
 
 /** A card and how far its journal has come. */
 export interface StoredPlan {
@@ -19,6 +19,7 @@ export interface UnreadablePlan {
 /** A stroke that was never finished, since the tab went. */
 export interface LostStroke {
   readonly stroke: string;
+  readonly as: StrokeAs;
   readonly points: PencilPoint[];
 }
 
@@ -78,16 +79,23 @@ export class PlanArchive {
 
   /** Forgets a card for good. */
   async remove(id: string): Promise<void> {
-    await this.db.transaction('rw', this.db.plans, this.db.journal, this.db.strokes, async () => {
+    const { plans, journal, strokes, attachments } = this.db;
+    await this.db.transaction('rw', plans, journal, strokes, attachments, async () => {
       await this.db.plans.delete(id);
+      await this.db.attachments.where({ planId: id }).delete();
       await this.entriesAfter(id, -1).delete();
       await this.db.strokes.where({ planId: id }).delete();
     });
   }
 
   /** Keeps the next piece of a stroke while it is being drawn. */
-  async keepStroke(planId: string, stroke: string, points: readonly PencilPoint[]): Promise<void> {
-    await this.db.strokes.add({ planId, stroke, packed: packPoints(points) });
+  async keepStroke(
+    planId: string,
+    stroke: string,
+    as: StrokeAs,
+    points: readonly PencilPoint[],
+  ): Promise<void> {
+    await this.db.strokes.add({ planId, stroke, as, packed: packPoints(points) });
   }
 
   /** Forgets the pieces of a stroke that has become a line of the plan. */
@@ -104,8 +112,28 @@ export class PlanArchive {
     const strokes = [...new Set(pieces.map(({ stroke }) => stroke))];
     return strokes.map((stroke) => ({
       stroke,
+      as: pieces.find((piece) => piece.stroke === stroke)?.as ?? { line: 'pencil' },
       points: pieces.filter((piece) => piece.stroke === stroke).flatMap(({ packed }) => unpackPoints(packed)),
     }));
+  }
+
+  /** Keeps a file with a card. */
+  async attach(planId: string, name: string, bytes: Uint8Array): Promise<void> {
+    await this.db.attachments.put({ planId, name, bytes });
+  }
+
+  /** A file kept with a card; `null` if it is not here. */
+  async attached(planId: string, name: string): Promise<Uint8Array | null> {
+    return (await this.db.attachments.get([planId, name]))?.bytes ?? null;
+  }
+
+  /** All files of a card that its plan still names, by name. */
+  async attachmentsOf({ id, pictures }: Plan): Promise<Record<string, Uint8Array>> {
+    const named = new Set(pictures.map(({ file }) => file));
+    const kept = await this.db.attachments.where({ planId: id }).toArray();
+    return Object.fromEntries(
+      kept.filter(({ name }) => named.has(name)).map(({ name, bytes }) => [name, bytes]),
+    );
   }
 
   private entriesAfter(id: string, seq: number) {

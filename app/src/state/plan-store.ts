@@ -3,13 +3,13 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { liveQuery } from 'dexie';
 import { BehaviorSubject, from, map, type Subscription } from 'rxjs';
 import { commandSchema, type Command, type Patch, type Plan } from '@kettle/core/plan';
-import { smoothLine } from '@kettle/core/sketch';
 import { BadInput, readInput } from '@kettle/core/units';
 import { Database } from './database';
 import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
 import { PlanHistory } from './plan-history';
 import { PlanLock } from './plan-lock';
+import { holdsStroke, strokeMade } from './stroke-made';
 
 /** A card on the table: its plan, how often it has changed since it was opened, and whether this tab may write it. */
 export interface OpenPlan {
@@ -170,13 +170,13 @@ export class PlanStore {
   /** A stroke that was under the pen when the tab went becomes a line. */
   private async recoverStrokes(id: string): Promise<void> {
     const lost = await this.archive.lostStrokes(id);
-    for (const { stroke, points } of lost) {
-      if (points.length > 1 && !this.history!.plan.lines.some((line) => line.id === stroke))
-        this.do({ do: 'add-line', line: { id: stroke, kind: 'pencil', points: smoothLine(points) } });
+    for (const { stroke, as, points } of lost) {
+      if (points.length > 1 && !holdsStroke(this.history!.plan, stroke))
+        this.do(strokeMade(stroke, as, points));
       await this.archive.dropStroke(id, stroke);
     }
     if (lost.length > 0)
-      this.messages.say('A pencil line that was not finished has been kept.', 'Undo takes it away.');
+      this.messages.say('A stroke that was not finished has been kept.', 'Undo takes it away.');
   }
 
   private publish(): void {

@@ -1,25 +1,33 @@
-import { computed, inject, Injectable } from '@angular/core';
-import { replaySitting, sittingAt } from '@kettle/core/sitting';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { filter, from, switchMap, take } from 'rxjs';
 import type { SittingEvent } from '@kettle/core/plan';
 import { Clock } from './clock.service';
+import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 
 /** The sitting of the open card: where it stands now, and the presses that move it on. */
 @Injectable({ providedIn: 'root' })
 export class SittingService {
+  private readonly messages = inject(Messages);
   private readonly store = inject(PlanStore);
   private readonly clock = inject(Clock);
 
+  /** How sittings go; fetched when the first one is seen, since most pages have none. */
+  private readonly course = signal<typeof import('@kettle/core/sitting') | null>(null);
+
   /** Worked out once an event; the clocks below run every tick. */
   private readonly replay = computed(() => {
-    const plan = this.store.plan();
-    return plan?.sitting ? { plan, replay: replaySitting(plan, plan.sitting) } : null;
+    const [plan, course] = [this.store.plan(), this.course()];
+    return plan?.sitting && course
+      ? { plan, course, replay: course.replaySitting(plan, plan.sitting) }
+      : null;
   });
 
   /** `null` when nobody sits at this card. */
   readonly now = computed(() => {
     const sitting = this.replay();
-    return sitting ? sittingAt(sitting.plan, sitting.replay, this.clock.now()) : null;
+    return sitting ? sitting.course.sittingAt(sitting.plan, sitting.replay, this.clock.now()) : null;
   });
 
   /** The next wet area to be dry; `null` when all is dry. */
@@ -27,6 +35,23 @@ export class SittingService {
     const wet = (this.now()?.wet ?? []).filter((w) => w.leftS !== null);
     return wet.length === 0 ? null : wet.reduce((a, b) => (b.leftS! < a.leftS! ? b : a));
   });
+
+  constructor() {
+    toObservable(this.store.plan)
+      .pipe(
+        filter((plan) => plan?.sitting != null),
+        take(1),
+        switchMap(() => from(import('@kettle/core/sitting'))),
+      )
+      .subscribe({
+        next: (course) => this.course.set(course),
+        error: (cause: unknown) =>
+          this.messages.stop(
+            `The clocks could not be loaded: ${String(cause)}.`,
+            'The sitting is safe. Load the page again.',
+          ),
+      });
+  }
 
   sitDown(): void {
     this.store.do({ do: 'sit-down', at: new Date().toISOString() });

@@ -174,15 +174,16 @@ describe('archive', () => {
   });
 
   it('keeps the pieces of a stroke in order and forgets them when it is a line', async () => {
-    await archive.keepStroke('card', 's1', [
+    await archive.keepStroke('card', 's1', { line: 'soluble-ink' }, [
       [1, 2, 0.5],
       [3, 4, 0.5],
     ]);
-    await archive.keepStroke('card', 's1', [[5, 6, 0.5]]);
-    await archive.keepStroke('other', 's2', [[0, 0, 1]]);
+    await archive.keepStroke('card', 's1', { line: 'soluble-ink' }, [[5, 6, 0.5]]);
+    await archive.keepStroke('other', 's2', { resist: 'r' }, [[0, 0, 1]]);
     expect(await archive.lostStrokes('card')).toEqual([
       {
         stroke: 's1',
+        as: { line: 'soluble-ink' },
         points: [
           [1, 2, 0.5],
           [3, 4, 0.5],
@@ -198,8 +199,14 @@ describe('archive', () => {
   it('removes a card with all that belongs to it', async () => {
     await archive.save(begun(), 0);
     await archive.append('card', 1, []);
-    await archive.keepStroke('card', 's', [[1, 1, 1]]);
+    await archive.keepStroke('card', 's', { line: 'pencil' }, [[1, 1, 1]]);
+    await archive.attach('card', 'a.png', new Uint8Array([1]));
+    await archive.attach('other', 'a.png', new Uint8Array([2]));
     await archive.remove('card');
     expect([await db.plans.count(), await db.journal.count(), await db.strokes.count()]).toEqual([0, 0, 0]);
+    expect([await archive.attached('card', 'a.png'), await archive.attached('other', 'a.png')]).toEqual([
+      null,
+      new Uint8Array([2]),
+    ]);
   });
 });

@@ -1,27 +1,30 @@
 import { inject, Injectable } from '@angular/core';
 import type { Command } from '@kettle/core/plan';
-import { regionOfLine, smoothLine, type LineKind, type PencilPoint } from '@kettle/core/sketch';
-import { Database } from './database';
+import { regionOfLine, type PencilPoint } from '@kettle/core/sketch';
+import { Database, type StrokeAs } from './database';
 import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
 import { PlanStore } from './plan-store';
+import { strokeMade } from './stroke-made';
 
 /** How long a stroke's newest points may stay in memory alone, ms. */
 const KEEP_EVERY_MS = 200;
 
-/** Carries a pencil stroke from the first touch to a line of the plan; a closed tab loses a fifth of a second of it. */
+/** Carries a stroke from the first touch to a line or a mask of the plan; a closed tab loses a fifth of a second of it. */
 @Injectable({ providedIn: 'root' })
 export class StrokeJournal {
   private readonly store = inject(PlanStore);
   private readonly messages = inject(Messages);
   private readonly archive = new PlanArchive(inject(Database));
   private stroke = '';
+  private as: StrokeAs = { line: 'pencil' };
   private points: PencilPoint[] = [];
   private kept = 0;
   private keeping: ReturnType<typeof setInterval> | undefined;
   private writing: Promise<void> = Promise.resolve();
 
-  begin(): void {
+  begin(as: StrokeAs): void {
+    this.as = as;
     this.stroke = `line-${crypto.randomUUID().slice(0, 8)}`;
     this.points = [];
     this.kept = 0;
@@ -33,18 +36,19 @@ export class StrokeJournal {
     this.points.push(...points);
   }
 
-  /** Ends the stroke: it becomes a line, and where it closes, an area. Returns the new area's id, if any. */
-  end(kind: LineKind): string | null {
+  /** Ends the stroke: it becomes what it was begun as, and a drawn line that closes an area. Returns the new area's id, if any. */
+  end(): string | null {
     clearInterval(this.keeping);
-    const { stroke, points } = this;
+    const { stroke, points, as } = this;
     const plan = this.store.plan();
     this.points = [];
-    if (!plan || points.length < 2) {
+    // A mask may be a single touch of the tool.
+    if (!plan || points.length < ('resist' in as ? 1 : 2)) {
       this.forget(plan?.id, stroke);
       return null;
     }
-    const commands: Command[] = [{ do: 'add-line', line: { id: stroke, kind, points: smoothLine(points) } }];
-    const region = regionOfLine(points);
+    const commands: Command[] = [strokeMade(stroke, as, points)];
+    const region = 'line' in as && as.line !== 'fold' ? regionOfLine(points) : null;
     const area = region ? `area-${stroke.slice(5)}` : null;
     if (region && area)
       commands.push({
@@ -72,9 +76,9 @@ export class StrokeJournal {
     const plan = this.store.plan();
     const fresh = this.points.slice(this.kept);
     if (!plan || fresh.length === 0) return;
-    const { stroke } = this;
+    const { stroke, as } = this;
     this.kept = this.points.length;
-    this.enqueue(() => this.archive.keepStroke(plan.id, stroke, fresh));
+    this.enqueue(() => this.archive.keepStroke(plan.id, stroke, as, fresh));
   }
 
   /** The pieces go only once the line itself is on disk. */

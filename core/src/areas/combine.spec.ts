@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contains, edgeLength, polygonArea, rectangle, type Point, type Polygon } from '../geometry';
+import { contains, edgeLength, type Point, type Polygon, polygonArea, rectangle } from '../geometry';
 import { common, cutAway, edgeWithin, grown, joined, narrowestWidth, stroked } from '.';
 
 const areaOf = (regions: readonly Polygon[]): number =>

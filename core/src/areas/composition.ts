@@ -4,9 +4,9 @@ import {
   edgeLength,
   gapBetween,
   gapToLine,
-  polygonArea,
   type Point,
   type Polygon,
+  polygonArea,
 } from '../geometry';
 import { paintedOf, type Plan } from '../plan';
 import { edgeWithin, grown } from './combine';

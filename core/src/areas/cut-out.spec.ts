@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { bounds, polygonArea, rectangle, type Point, type Polygon } from '../geometry';
+import { bounds, type Point, type Polygon, polygonArea, rectangle } from '../geometry';
 import { loadFont, setWords, wordsSchema } from '../lettering';
 import { applyCommands, type Plan } from '../plan';
 import { addArea, smallPlan } from '../testing/small-plan';

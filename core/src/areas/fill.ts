@@ -1,4 +1,4 @@
-import { contains, gapToLine, rectangle, type Point, type Polygon } from '../geometry';
+import { contains, gapToLine, type Point, type Polygon, rectangle } from '../geometry';
 import type { PencilLine } from '../sketch';
 import { common, cutAway, grown, stroked } from './combine';
 
@@ -38,14 +38,15 @@ export interface Filled {
   readonly lines: string[];
 }
 
-/** What a press on a panel fills; `null` where there is nothing to fill. */
+/** What a press on a panel fills between what is drawn; folds are no drawing; `null` where there is nothing to fill. */
 export function filledAt(
   lines: readonly PencilLine[],
   at: Point,
   panel: { readonly widthMm: number; readonly heightMm: number },
 ): Filled | null {
-  const outline = regionAt(lines, at, panel);
-  return outline && { outline, lines: linesRound(outline, lines) };
+  const drawn = lines.filter(({ kind }) => kind !== 'fold');
+  const outline = regionAt(drawn, at, panel);
+  return outline && { outline, lines: linesRound(outline, drawn) };
 }
 
 /** The lines that a filled region is bounded by. */

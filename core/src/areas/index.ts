@@ -2,10 +2,12 @@ export { common, cutAway, edgeWithin, filled, grown, joined, stroked } from './c
 export { composition, type Composition, type Kiss, type Room } from './composition';
 export { BRIDGE_MM, cutOuts, LAND_MM, WEB_MM, type CutOut, type ThinWeb } from './cut-out';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
-export { areasOfWords } from './lettered';
+export { areasOfHand, areasOfWords, handLettered, type HandLettered } from './lettered';
 export { areasOfLight, litArea, shadowsAmiss, type LitArea, type ShadowAmiss } from './lit';
 export { copyLines, placeLines } from './follow';
 export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
-export { narrowestWidth } from './narrowest';
 export { cutOutArea, joinAreas, splitArea } from './reshape';
+export { narrowestWidth } from './narrowest';
+export { fluidMl, footprint } from './footprint';
+export { areasTouch, touchingAreas } from './touching';

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { contains, polygonArea, type Point } from '../geometry';
+import { contains, type Point, polygonArea } from '../geometry';
 import { loadFont, setWords, wordsSchema } from '../lettering';
 import { areasOfWords, filled } from '.';
 

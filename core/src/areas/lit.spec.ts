@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { polygonArea, type Point, type Polygon } from '../geometry';
+import { type Point, type Polygon, polygonArea } from '../geometry';
 import { meantEllipse } from '../guides';
 import { applyCommands, areaOf, type Plan } from '../plan';
 import { addArea, smallPlan } from '../testing/small-plan';

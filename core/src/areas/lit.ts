@@ -1,4 +1,4 @@
-import { bounds, middleOf, polygonArea, rectangle, type Point, type Polygon } from '../geometry';
+import { bounds, middleOf, type Point, type Polygon, polygonArea, rectangle } from '../geometry';
 import { castShadow, seen, shadingOf, toLamp, type Lamp } from '../lamp';
 import { areaOf, paintedOf, type Command, type Plan } from '../plan';
 import type { Area } from '../sketch';

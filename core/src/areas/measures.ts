@@ -1,5 +1,6 @@
 import { edgeLength, polygonArea } from '../geometry';
-import { areasTouch, type Plan } from '../plan';
+import { everMasked, type Plan } from '../plan';
+import { areasTouch } from './touching';
 import { edgeWithin, grown } from './combine';
 import { narrowestWidth } from './narrowest';
 
@@ -9,13 +10,14 @@ export interface AreaMeasures {
   readonly cm2: number;
   readonly narrowestMm: number;
   readonly edgeMm: number;
-  /** Areas it touches, with the length of its own edge that lies within the bleed gap of them. */
+  /** Areas it touches, no barrier of the plan between them, with the length of its own edge that lies within the bleed gap of them. */
   readonly touching: readonly { readonly id: string; readonly sharedMm: number }[];
 }
 
 /** Measures every area of a plan. */
 export function measureAreas(plan: Plan): AreaMeasures[] {
   const { bleedGapMm } = plan.rules;
+  const barriers = everMasked(plan);
   const reach = new Map(plan.areas.map(({ id, outline }) => [id, grown([outline], bleedGapMm)]));
   return plan.areas.map(({ id, outline }) => ({
     id,
@@ -23,7 +25,7 @@ export function measureAreas(plan: Plan): AreaMeasures[] {
     narrowestMm: narrowestWidth(outline),
     edgeMm: edgeLength(outline),
     touching: plan.areas
-      .filter((other) => other.id !== id && areasTouch(plan, id, other.id))
+      .filter((other) => other.id !== id && areasTouch(plan, id, other.id, barriers))
       .map((other) => ({ id: other.id, sharedMm: edgeWithin(outline, reach.get(other.id)!) })),
   }));
 }

@@ -1,5 +1,5 @@
-import { bounds, polygonArea, type Polygon } from '../geometry';
 import { common, grown } from './combine';
+import { bounds, polygonArea, type Polygon } from '../geometry';
 
 /** A tool gets into a region if it covers this share of it, its corners drawn out sharp. */
 const COVERED = 0.97;

@@ -1,4 +1,4 @@
-import { polygonArea, type Point, type Polygon } from '../geometry';
+import { type Point, type Polygon, polygonArea } from '../geometry';
 import { areaOf, type Command, type Plan } from '../plan';
 import type { Area } from '../sketch';
 import { cutAway, joined, stroked } from './combine';

@@ -1,4 +1,5 @@
-import { areaOf, techniqueOf, touchingAreas, type Pass } from '../plan';
+import { touchingAreas } from '../areas';
+import { nameOf, techniqueOf, type Pass } from '../plan';
 import { dryAt, stageAt } from '../schedule';
 import { formatSpan } from '../units';
 import { STAGE_WORDS, type Stage } from '../water';
@@ -26,7 +27,7 @@ export const bleedIntoWet: Check = {
         const dryS = dryAt(wash);
         if (stage === 'dry' || mayMeet(act, area, stage, plan.rules.letColoursRun)) return [];
         const own = act.areas.some((a) => a === area);
-        const name = areaOf(plan, area).name;
+        const name = nameOf(plan, area);
         const left = dryS === null ? 'and never dries in this air' : `dry in ${formatSpan(dryS - startS)}`;
         return [
           {

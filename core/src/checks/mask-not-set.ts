@@ -1,4 +1,5 @@
-import { areaOf, touchingAreas } from '../plan';
+import { touchingAreas } from '../areas';
+import { nameOf } from '../plan';
 import { formatSpan } from '../units';
 import type { Check } from './check';
 
@@ -12,7 +13,7 @@ export const maskNotSet: Check = {
       return touchingAreas(plan, act.areas, [...before.masks.keys()]).flatMap((area) => {
         const { onS, setS } = before.masks.get(area)!;
         if (setS !== null && startS >= setS) return [];
-        const name = areaOf(plan, area).name;
+        const name = nameOf(plan, area);
         return [
           {
             where: { area, pass: act.id, atS: startS },

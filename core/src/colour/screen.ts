@@ -38,6 +38,12 @@ export const BYTE_OF_LIGHT: Uint8Array = Uint8Array.from({ length: BYTE_STEPS },
   return Math.round(255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055));
 });
 
+/** Linear light of each byte (IEC 61966-2-1). */
+export const LIGHT_OF_BYTE: Float64Array = Float64Array.from({ length: 256 }, (_, byte) => {
+  const value = byte / 255;
+  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+});
+
 const fits = (r: number, g: number, b: number): boolean =>
   Math.min(r, g, b) >= -SCREEN_EDGE && Math.max(r, g, b) <= 1 + SCREEN_EDGE;
 

@@ -21,11 +21,21 @@ const faultOf = (run: () => unknown): BadInput => {
   throw new Error('expected a refusal');
 };
 
+/** What older plans and studios did not say, as it is taken. */
+const RULES = {
+  ...{ bleedGapMm: 1.5, letColoursRun: false },
+  ...{ whites: 'mask', unmask: 'at-the-end', removal: 'finger' },
+};
+const LATER = { version: 5, pictures: [], resists: [], rules: RULES };
+
+const whitesOf = (old: Record<string, unknown>): object[] =>
+  (old['whites'] as object[]).map((white) => ({ ...white, tool: null, wanted: null }));
+
 describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(4);
+    expect(plan.version).toBe(5);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -34,31 +44,40 @@ describe('released versions', () => {
   it('opens a plan of version 2 with the same sizes, and one of version 3 that is not cropped', () => {
     const old = fixture('plan-v2');
     const plan = readPlan(old);
-    expect(plan).toMatchObject({ ...old, version: 4 });
+    expect(plan).toMatchObject({ ...old, ...LATER });
     expect([plan.card.mats, plan.card.card, plan.brief.given]).toEqual([[], null, []]);
     const drawn = fixture('plan-v3');
     expect(readPlan(drawn)).toEqual({
       ...drawn,
-      ...{ version: 4, crop: null, words: [], guides: [], lamp: null },
+      ...{ ...LATER, crop: null, words: [], guides: [], lamp: null },
       lines: (drawn['lines'] as object[]).map((line) => ({ ...line, kind: 'pencil' })),
+      whites: whitesOf(drawn),
     });
   });
 
-  it('opens a plan of version 4 unchanged', () => {
-    expect(readPlan(fixture('plan-v4'))).toEqual(fixture('plan-v4'));
+  it('opens a plan of version 4 with its whites kept as they were, and one of version 5 unchanged', () => {
+    const old = fixture('plan-v4');
+    expect(readPlan(old)).toEqual({
+      ...{ ...old, ...LATER },
+      whites: whitesOf(old),
+    });
+    expect(readPlan(fixture('plan-v5'))).toEqual(fixture('plan-v5'));
   });
 
-  it('opens older studios without evenings or people, and one of version 3 unchanged', () => {
+  it('opens older studios without evenings, people or drawings, and one of version 4 unchanged', () => {
     expect(readStudio(fixture('studio-v1'))).toMatchObject({
       ...fixture('studio-v1'),
-      ...{ version: 3, evenings: [], people: [] },
+      ...{ version: 4, evenings: [], people: [], rules: RULES },
     });
     expect(readStudio(fixture('studio-v2'))).toMatchObject({
       ...fixture('studio-v2'),
-      version: 3,
-      sheets: [],
+      ...{ version: 4, sheets: [], rules: RULES },
     });
-    expect(readStudio(fixture('studio-v3'))).toEqual(fixture('studio-v3'));
+    expect(readStudio(fixture('studio-v3'))).toEqual({
+      ...fixture('studio-v3'),
+      ...{ version: 4, motifs: [], rules: RULES },
+    });
+    expect(readStudio(fixture('studio-v4'))).toEqual(fixture('studio-v4'));
   });
 
   it('does not touch what it is given', () => {
@@ -90,7 +109,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 5 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 6 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

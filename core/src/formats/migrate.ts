@@ -39,7 +39,22 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
       ? old['lines'].map((line) => ({ ...asObject(line, 'lines'), kind: 'pencil' }))
       : old['lines'],
   }),
+  // Version 4 knew three ways of keeping a white, no masking by hand, no pictures, and fewer rules of the house.
+  4: (old) => ({
+    ...old,
+    version: 5,
+    ...{ pictures: [], resists: [] },
+    rules: withRules(old['rules']),
+    whites: Array.isArray(old['whites'])
+      ? old['whites'].map((white) => ({ ...asObject(white, 'whites'), tool: null, wanted: null }))
+      : old['whites'],
+  }),
 };
+
+const withRules = (rules: unknown): Json => ({
+  ...{ whites: 'mask', unmask: 'at-the-end', removal: 'finger' },
+  ...asObject(rules, 'rules'),
+});
 
 /** The same for the studio. */
 const STUDIO_STEPS: typeof PLAN_STEPS = {
@@ -53,10 +68,12 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
     board: { widthMm: 420, heightMm: 320 },
     letter: { weightG: 100, thicknessMm: 5 },
   }),
+  // Version 3 kept no drawings and had fewer rules.
+  3: (old) => ({ ...old, version: 4, motifs: [], rules: withRules(old['rules']) }),
 };
 
-export const PLAN_VERSION = 4;
-export const STUDIO_VERSION = 3;
+export const PLAN_VERSION = 5;
+export const STUDIO_VERSION = 4;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {

@@ -7,6 +7,7 @@ export {
   gapBetween,
   gapToLine,
   middleOf,
+  oneRing,
   pointSchema,
   polygonArea,
   polygonSchema,

@@ -134,3 +134,7 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
     [x, y + height],
   ],
 ];
+
+/** A polygon with its holes as one ring, by a cut to each hole there and back: by the even-odd rule it holds the same points. */
+export const oneRing = ([outer, ...holes]: Polygon): Ring =>
+  holes.reduce<Point[]>((ring, hole) => [...ring, ...hole, hole[0], outer[0]], [...outer, outer[0]]);

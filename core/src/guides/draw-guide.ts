@@ -51,6 +51,8 @@ export function guideLines(guide: Guide, { widthMm, heightMm }: Panel): Point[][
         .map((rim) => ellipseLine(rimEllipse(guide.axisXMm, rim, guide)));
     case 'even':
       return evenMarks(guide.from, guide.to, guide.marks);
+    case 'receding':
+      return receding(guide);
     case 'grid':
       return [
         ...steps(Math.max(guide.acrossMm, FINEST_GRID_MM), widthMm).map(upright),
@@ -91,6 +93,25 @@ function evenMarks(from: Point, to: Point, marks: number): Point[][] {
       [x + across, y + down],
     ];
   });
+}
+
+/**
+ * Uprights of one real height at even real distances, by the perspective of level ground: at 1 + i·every times the first
+ * one’s distance all lengths are seen so many times shorter, towards the place where they vanish (Alberti 1435). The lines
+ * of their feet and heads come first.
+ */
+function receding({ foot, highMm, towards, every, count }: Extract<Guide, { kind: 'receding' }>): Point[][] {
+  const uprights = Array.from({ length: count }, (_, i): [Point, Point] => {
+    const nearer = 1 / (1 + i * every);
+    const x = towards[0] + (foot[0] - towards[0]) * nearer;
+    const y = towards[1] + (foot[1] - towards[1]) * nearer;
+    return [
+      [x, y],
+      [x, y - highMm * nearer],
+    ];
+  });
+  const [[firstFoot, firstHead]] = uprights;
+  return [[firstFoot, towards], [firstHead, towards], ...uprights];
 }
 
 /** A level line as a steady hand draws it: three waves of chance lengths and turns, together at most the waver. */

@@ -27,6 +27,15 @@ export const guideSchema = z.discriminatedUnion('kind', [
   }),
   /** Marks at even steps from one place to another, the ends among them. */
   z.strictObject({ id, kind: z.literal('even'), from: place, to: place, marks: z.int().min(2).max(60) }),
+  /**
+   * One thing after another going away towards a place on the horizon: the first stands on its foot and is so high, each
+   * of the others stands further off by the same share of the first one’s distance.
+   */
+  z.strictObject({
+    ...{ id, kind: z.literal('receding'), foot: place, highMm: sizeMm, towards: place },
+    every: z.number().min(0.05).max(5),
+    count: z.int().min(2).max(40),
+  }),
   z.strictObject({ id, kind: z.literal('grid'), acrossMm: sizeMm, downMm: sizeMm }),
 ]);
 export type Guide = z.infer<typeof guideSchema>;

@@ -149,4 +149,38 @@ describe('guides', () => {
     expect([line[0][0], line.at(-1)![0]]).toEqual([0, 148]);
     expect(guideLines(guide, panel)).toEqual([line]);
   });
+
+  it('posts along a road stand where a camera sees them', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          eyeMm: fc.double({ min: 900, max: 3000, noNaN: true }),
+          asideMm: fc.double({ min: -4000, max: 4000, noNaN: true }),
+          firstMm: fc.double({ min: 3000, max: 9000, noNaN: true }),
+          apartMm: fc.double({ min: 1000, max: 6000, noNaN: true }),
+          highMm: fc.double({ min: 500, max: 4000, noNaN: true }),
+        }),
+        ({ eyeMm, asideMm, firstMm, apartMm, highMm }) => {
+          // A pinhole 100 mm before the panel, its horizon 40 mm down and 74 mm across; posts stand on the ground.
+          const seen = (away: number, up: number): Point => [
+            74 + (100 * asideMm) / away,
+            40 + (100 * (eyeMm - up)) / away,
+          ];
+          const foot = seen(firstMm, 0);
+          const guide = guideSchema.parse({
+            ...{ id: 'g', kind: 'receding', foot, towards: [74, 40], count: 5 },
+            highMm: foot[1] - seen(firstMm, highMm)[1],
+            every: apartMm / firstMm,
+          });
+          const [, , ...posts] = guideLines(guide, panel);
+          posts.forEach(([base, top], i) => {
+            const away = firstMm + i * apartMm;
+            expect(distance(base, seen(away, 0))).toBeLessThan(1e-6);
+            expect(distance(top, seen(away, highMm))).toBeLessThan(1e-6);
+          });
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
 });

@@ -32,7 +32,7 @@ export const choreActSchema = z.strictObject({
   kind: z.literal('chore'),
   id,
   chore: z.enum(names(CHORES)),
-  /** For masking: the areas. Empty for the whole card. */
+  /** For masking: the areas, and what is masked freehand. Empty for the whole card. */
   areas: z.array(id),
   handsS: seconds.nullable(),
 });

@@ -4,13 +4,15 @@ import { climateSchema } from '../climate';
 import { guideSchema } from '../guides';
 import { lampSchema } from '../lamp';
 import { wordsSchema } from '../lettering';
+import { maskStrokeSchema, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
+import { pictureSchema } from '../photo';
 import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
-import { choreOf } from './chore';
+import { isMasking, mask, maskTimes, unmask } from './mask-acts';
 import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
 
 /**
@@ -30,6 +32,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('set-rules'), change: changeOf(rulesSchema) }),
   z.strictObject({ do: z.literal('set-climate'), change: changeOf(climateSchema) }),
   z.strictObject({ do: z.literal('choose-paper'), paper: paperSchema }),
+  z.strictObject({ do: z.literal('lay-picture'), picture: pictureSchema }),
+  z.strictObject({ do: z.literal('take-picture'), picture: id }),
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
   z.strictObject({ do: z.literal('redraw-lines'), gone: z.array(id), lines: z.array(pencilLineSchema) }),
@@ -46,6 +50,10 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove-area'), area: id }),
   z.strictObject({ do: z.literal('keep-white'), white: whiteSchema }),
   z.strictObject({ do: z.literal('give-up-white'), white: id }),
+  z.strictObject({ do: z.literal('mask-when'), masked: id, on: id.nullable(), off: id.nullable() }),
+  z.strictObject({ do: z.literal('put-resist'), resist: resistSchema }),
+  z.strictObject({ do: z.literal('mask-stroke'), resist: id, stroke: maskStrokeSchema }),
+  z.strictObject({ do: z.literal('remove-resist'), resist: id }),
   z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
   z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
@@ -64,6 +72,9 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('end-sitting') }),
 ]);
 export type Command = z.infer<typeof commandSchema>;
+
+/** A mask nobody has said a time for: on before the first pass, off at the end. */
+const UNSAID = { on: null, off: null };
 
 type Run<D extends Command['do']> = (plan: Plan, command: Extract<Command, { do: D }>) => void;
 
@@ -102,6 +113,8 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     plan.paper = paper.id;
     plan.embedded.papers = [paper];
   },
+  'lay-picture': (plan, { picture }) => putIn(plan.pictures, picture),
+  'take-picture': (plan, { picture }) => void (plan.pictures = without(plan.pictures, picture)),
   'add-line': (plan, { line }) => void plan.lines.push(line),
   'rub-out-line': (plan, { line }) => void (plan.lines = without(plan.lines, line)),
   'redraw-lines': (plan, { gone, lines }) => {
@@ -133,14 +146,34 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'keep-white': (plan, { white }) => {
     plan.whites = [...plan.whites.filter((w) => w.area !== white.area), white];
+    const times = maskTimes(plan, white.area);
     unmask(plan, white.area);
-    if (white.way === 'mask') mask(plan, white.area);
+    if (white.way === 'mask') mask(plan, white.area, times ?? UNSAID);
   },
   'give-up-white': (plan, { white }) => {
     const found = plan.whites.find((w) => w.id === white);
     if (!found) return;
     plan.whites = without(plan.whites, white);
     unmask(plan, found.area);
+  },
+  'mask-when': (plan, { masked, on, off }) => {
+    if (!maskTimes(plan, masked)) return;
+    unmask(plan, masked);
+    mask(plan, masked, { on, off });
+  },
+  'put-resist': (plan, { resist }) => {
+    const times = maskTimes(plan, resist.id);
+    unmask(plan, resist.id);
+    putIn(plan.resists, resist);
+    mask(plan, resist.id, times ?? UNSAID);
+  },
+  'mask-stroke': (plan, { resist, stroke }) => {
+    const found = plan.resists.find(({ id }) => id === resist);
+    if (found) putIn(plan.resists, { ...found, strokes: [...found.strokes, stroke] });
+  },
+  'remove-resist': (plan, { resist }) => {
+    plan.resists = without(plan.resists, resist);
+    unmask(plan, resist);
   },
   'put-mix': (plan, { mix, pigments }) => {
     putIn(plan.mixes, mix);
@@ -206,45 +239,6 @@ function changeIn<T extends { id: string }>(list: T[], id: string, change: Parti
 
 const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
   list.filter((entry) => entry.id !== id);
-
-const isMasking = (act: Plan['acts'][number]): boolean =>
-  act.kind === 'chore' && (act.chore === 'mask-on' || act.chore === 'mask-off');
-
-/** Puts an area under the first mask and takes it off with the last, adding both acts where there are none. */
-function mask(plan: Plan, area: string): void {
-  const existing = plan.acts.filter(isMasking);
-  if (existing.length > 0) {
-    for (const act of existing) act.areas.push(area);
-    return;
-  }
-  const firstPass = plan.acts.findIndex((act) => act.kind === 'pass');
-  const firstFinish = firstFinishing(plan);
-  plan.acts.splice(firstFinish, 0, {
-    kind: 'chore',
-    id: 'mask-off',
-    chore: 'mask-off',
-    areas: [area],
-    handsS: null,
-  });
-  plan.acts.splice(firstPass < 0 ? firstFinish : firstPass, 0, {
-    kind: 'chore',
-    id: 'mask-on',
-    chore: 'mask-on',
-    areas: [area],
-    handsS: null,
-  });
-}
-
-function unmask(plan: Plan, area: string): void {
-  for (const act of plan.acts.filter(isMasking)) act.areas = act.areas.filter((a) => a !== area);
-  plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
-}
-
-/** Where painting ends and finishing begins in the order of acts. */
-export function firstFinishing(plan: Pick<Plan, 'acts'>): number {
-  const at = plan.acts.findIndex((act) => act.kind === 'chore' && choreOf(act.chore).finishing);
-  return at < 0 ? plan.acts.length : at;
-}
 
 function dropUnusedPigments(plan: Plan): void {
   const used = new Set(plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment)));

@@ -1,6 +1,6 @@
 import { edgeLength, polygonArea } from '../geometry';
+import { strokeLength, type Resist } from '../masking';
 import { choreOf } from './chore';
-import { outlineOf } from './lookup';
 import type { Act } from './act';
 import type { Plan } from './plan';
 import { techniqueOf } from './technique';
@@ -15,15 +15,28 @@ export const CUTTING_IN_MM_S = 8;
 const MASK_EDGE_MM_S = 4;
 const MASK_FILL_MM2_S = 25;
 
+/** Lifting the pen from stroke to stroke, and a spatter tried on scrap first, s. */
+const STROKE_S = 1.5;
+const SPATTER_S = 60;
+
+/** Drawing a mask freehand, s. */
+const handMaskS = (resist: Resist): number =>
+  strokeLength(resist) / MASK_EDGE_MM_S +
+  resist.strokes.length * STROKE_S +
+  (resist.drops.length > 0 ? SPATTER_S : 0);
+
 /** Hands-on time of an act, s: the painter's own if set, else set-up + area ÷ coverage + edge ÷ speed. */
 export function handsOn(plan: Plan, act: Act): number {
   if (act.handsS !== null) return act.handsS;
-  const outlines = act.areas.map((area) => outlineOf(plan, area));
+  const outlines = plan.areas.filter(({ id }) => act.areas.includes(id)).map(({ outline }) => outline);
   const edge = outlines.reduce((sum, outline) => sum + edgeLength(outline), 0);
   const area = outlines.reduce((sum, outline) => sum + polygonArea(outline), 0);
   if (act.kind === 'pass')
     return SET_UP_S + area / techniqueOf(act.technique).coverageMm2S + edge / CUTTING_IN_MM_S;
-  if (act.chore === 'mask-on' && outlines.length > 0)
-    return SET_UP_S + edge / MASK_EDGE_MM_S + area / MASK_FILL_MM2_S;
+  if (act.chore === 'mask-on' && act.areas.length > 0) {
+    const byHand = plan.resists.filter(({ id }) => act.areas.includes(id));
+    const drawn = byHand.reduce((sum, resist) => sum + handMaskS(resist), 0);
+    return SET_UP_S + edge / MASK_EDGE_MM_S + area / MASK_FILL_MM2_S + drawn;
+  }
   return choreOf(act.chore).handsS;
 }

@@ -1,25 +1,30 @@
 export { actSchema, type Act, type ChoreAct, type Pass, type Start } from './act';
 export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, type Chore } from './chore';
-export { commandSchema, firstFinishing, runCommand, type Command } from './command';
+export { commandSchema, runCommand, type Command } from './command';
+export { everMasked, firstFinishing, maskTimes, type MaskTimes } from './mask-acts';
 export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
 export {
   areaOf,
   formatOf,
   laidMix,
+  maskOn,
   mixOf,
+  nameOf,
   outlineOf,
   paintedOf,
   planPaper,
+  piecesOf,
   sizesOf,
   stillToCrop,
 } from './lookup';
 export { madeAgain, newPlan, type Beginning } from './new-plan';
-export { colourAt, heartOf, layersAt, maskedAfter, wettedThrough } from './painted';
+export { colourAt, heartOf, isPaintedRound, layersAt, maskedAfter, wettedThrough } from './painted';
 export {
   planSchema,
   STATIONS,
+  WAYS,
   type Plan,
   type PlannedMix,
   type Sitting,
@@ -27,6 +32,5 @@ export {
   type Station,
   type White,
 } from './plan';
-export { NEW_STUDIO, studioSchema, type Studio } from './studio';
+export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
 export { TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
-export { areasTouch, touchingAreas } from './touching';

@@ -1,5 +1,6 @@
 import { cardSizes, croppedFormat, type CardFormat, type CardSizes } from '../card';
 import type { Polygon } from '../geometry';
+import { maskingTool, maskPieces, type MaskingTool } from '../masking';
 import { paperById, type Paper } from '../paper';
 import { pigmentByCode, type Mix } from '../pigment';
 import type { Area } from '../sketch';
@@ -30,6 +31,24 @@ export function paintedOf(plan: Plan): Pick<CardSizes, 'panel' | 'paint'> {
 export const areaOf = (plan: Plan, id: string): Area => plan.areas.find((area) => area.id === id)!;
 
 export const outlineOf = (plan: Plan, id: string): Polygon => areaOf(plan, id).outline;
+
+/** What an area or a freehand mask covers, in pieces that may overlap. */
+export function piecesOf(plan: Pick<Plan, 'areas' | 'resists'>, id: string): readonly Polygon[] {
+  const area = plan.areas.find((a) => a.id === id);
+  return area ? [area.outline] : maskPieces(plan.resists.find((resist) => resist.id === id)!);
+}
+
+/** What an area or a freehand mask is called. */
+export const nameOf = (plan: Pick<Plan, 'areas' | 'resists'>, id: string): string =>
+  [...plan.areas, ...plan.resists].find((entry) => entry.id === id)!.name;
+
+/** What an area is masked with, or a freehand mask drawn with: the tool said, else a soaped brush. */
+export function maskOn(plan: Pick<Plan, 'whites' | 'resists'>, id: string): MaskingTool {
+  const said =
+    plan.resists.find((resist) => resist.id === id)?.tool ??
+    plan.whites.find(({ area }) => area === id)?.tool;
+  return maskingTool(said ?? 'pointed-brush');
+}
 
 /** A planned mix by id. */
 export const mixOf = (plan: Plan, id: string): PlannedMix => plan.mixes.find((mix) => mix.id === id)!;

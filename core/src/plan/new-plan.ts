@@ -19,7 +19,7 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 4,
+    version: 5,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
@@ -29,12 +29,14 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
     paper: studio.paper,
     sheets: USUAL_SHEETS,
     rules: studio.rules,
+    pictures: [],
     lines: [],
     words: [],
     guides: [],
     lamp: null,
     areas: [],
     whites: [],
+    resists: [],
     mixes: [],
     acts: ['prepare', 'tape', 'draw', 'untape', 'rub-out', 'score', 'fold', 'press'].map(asAct),
     sitting: null,

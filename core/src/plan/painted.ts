@@ -2,10 +2,10 @@ import { labOf, type Lab } from '../colour';
 import { contains, interiorPoint, type Point } from '../geometry';
 import { glazeReflectance, type Mix } from '../pigment';
 import type { Act } from './act';
-import { laidMix, mixOf, outlineOf, planPaper } from './lookup';
-import type { Plan } from './plan';
+import { laidMix, mixOf, outlineOf, planPaper, piecesOf } from './lookup';
+import type { Plan, White } from './plan';
 
-/** Areas under mask after the first `count` acts. */
+/** Areas and freehand masks that lie under mask after the first `count` acts. */
 export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
   const masked = new Set<string>();
   for (const act of acts.slice(0, count)) {
@@ -25,6 +25,10 @@ export function heartOf(plan: Plan, area: string): Point {
   );
 }
 
+/** Whether a hand keeps off a white kept so: under a mask it goes over it, and what is lifted or covered later it paints. */
+export const isPaintedRound = (way: White['way']): boolean =>
+  way === 'paint-round' || way === 'bare' || way === 'permanent-line';
+
 /**
  * The area through which the act at `index` wets the heart of `area`; `null` if it does not. A mask keeps
  * it off, and so does a white painted round or left bare, unless the pass names that white itself.
@@ -33,11 +37,9 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
   const act = plan.acts[index];
   if (act.kind !== 'pass') return null;
   const heart = heartOf(plan, area);
-  const inside = (other: string): boolean => contains(outlineOf(plan, other), heart);
+  const inside = (other: string): boolean => piecesOf(plan, other).some((region) => contains(region, heart));
   if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
-  if (
-    plan.whites.some((white) => white.way !== 'mask' && !act.areas.includes(white.area) && inside(white.area))
-  )
+  if (plan.whites.some(({ way, area }) => isPaintedRound(way) && !act.areas.includes(area) && inside(area)))
     return null;
   return act.areas.find(inside) ?? null;
 }

@@ -5,7 +5,6 @@ import { deltaE00 } from '../colour';
 import { rectangle } from '../geometry';
 import {
   applyCommands,
-  areasTouch,
   CHORES,
   choreOf,
   colourAt,
@@ -15,7 +14,6 @@ import {
   planSchema,
   replayPatches,
   TECHNIQUES,
-  touchingAreas,
   waterWord,
   wettedThrough,
   type Command,
@@ -47,9 +45,25 @@ const EVERY_COMMAND: Command[] = [
   { do: 'rub-out-line', line: 'l1' },
   addArea('reed', rectangle(100, 70, 4, 20)),
   { do: 'rename-area', area: 'reed', name: 'reeds' },
-  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } },
-  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'bare' } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'bare', tool: null, wanted: null } },
+  { do: 'mask-when', masked: 'boat', on: null, off: null },
   { do: 'give-up-white', white: 'w' },
+  {
+    do: 'put-resist',
+    resist: { id: 'r', name: 'r', tool: 'marker', strokes: [], drops: [[3, 3, 1]] },
+  },
+  { do: 'mask-stroke', resist: 'r', stroke: { id: 's', points: [[4, 4, 0.5]] } },
+  { do: 'mask-when', masked: 'r', on: null, off: null },
+  { do: 'remove-resist', resist: 'r' },
+  {
+    do: 'lay-picture',
+    picture: {
+      ...{ id: 'pic', name: 'pic', file: 'pic.png', use: 'traced', corners: null, at: [0, 0] },
+      ...{ widthMm: 40, heightMm: 30, faded: 0.5, bare: [] },
+    },
+  },
+  { do: 'take-picture', picture: 'pic' },
   { do: 'remove-area', area: 'reed' },
   addMix('rose', 0.3, 'PV19-rose'),
   addPass('p1', 'sky', 'rose'),
@@ -84,7 +98,7 @@ describe('commands', () => {
   it('masking puts both acts in order, before the first pass and after the last', () => {
     const plan = did(smallPlan(addPass('p1', 'sky', 'blue')), {
       do: 'keep-white',
-      white: { id: 'w', area: 'boat', way: 'mask' },
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
     });
     expect(order(plan)).toEqual([
       'prepare',
@@ -129,16 +143,6 @@ describe('a plan refuses references that lead nowhere', () => {
   ])('%s', (path, change) => expect(broken(change)).toContain(path));
 });
 
-describe('touching', () => {
-  const plan = smallPlan();
-  it('goes by the gap and the house rule', () => {
-    expect(areasTouch(plan, 'sky', 'boat')).toBe(true);
-    expect(areasTouch(plan, 'sky', 'field')).toBe(false);
-    expect(areasTouch({ ...plan, rules: { ...plan.rules, bleedGapMm: 10.5 } }, 'sky', 'field')).toBe(true);
-    expect(touchingAreas(plan, ['boat'], ['sky', 'field'])).toEqual(['sky']);
-  });
-});
-
 describe('what lies on an area', () => {
   it('is asked where nothing later covers it', () => {
     const [x, y] = heartOf(smallPlan(), 'sky');
@@ -149,12 +153,15 @@ describe('what lies on an area', () => {
     const plan = smallPlan(
       addPass('p1', 'sky', 'blue'),
       addPass('p2', 'sky', 'lemon', { technique: 'glaze' }),
-      { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'paint-round' } },
+      { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'paint-round', tool: null, wanted: null } },
     );
     expect(layersAt(plan, 'sky', plan.acts.length)).toHaveLength(2);
     expect(layersAt(plan, 'boat', plan.acts.length)).toHaveLength(0);
     expect(colourAt(plan, 'sky', plan.acts.length)[0]).toBeLessThan(colourAt(plan, 'sky', 0)[0] - 5);
-    const masked = did(plan, { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask' } });
+    const masked = did(plan, {
+      do: 'keep-white',
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+    });
     expect(layersAt(masked, 'boat', masked.acts.length)).toHaveLength(0);
     const given = did(plan, { do: 'give-up-white', white: 'w' });
     expect(wettedThrough(given, 'boat', 3)).toBe('sky');

@@ -5,8 +5,10 @@ import { labSchema } from '../colour';
 import { guideSchema } from '../guides';
 import { lampSchema } from '../lamp';
 import { wordsSchema } from '../lettering';
+import { MASKING_TOOL_IDS, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
+import { pictureSchema } from '../photo';
 import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { id, isoMoment } from '../units';
@@ -26,11 +28,18 @@ export const plannedMixSchema = z.strictObject({
 });
 export type PlannedMix = z.infer<typeof plannedMixSchema>;
 
-/** How a part is kept light while the rest is painted. */
+/** The ways a part is kept light, or made so again. */
+export const WAYS = ['mask', 'paint-round', 'lift', 'opaque', 'bare', 'permanent-line'] as const;
+
+/** How a part is kept light, or the colour it has, while the rest is painted. */
 export const whiteSchema = z.strictObject({
   id,
   area: id,
-  way: z.enum(['mask', 'paint-round', 'bare']),
+  way: z.enum(WAYS),
+  /** What a mask is laid with; `null` for the tool that suits best. */
+  tool: z.enum(MASKING_TOOL_IDS).nullable(),
+  /** The colour to be kept; `null` for the paper’s white. */
+  wanted: labSchema.nullable(),
 });
 export type White = z.infer<typeof whiteSchema>;
 
@@ -40,6 +49,12 @@ export const rulesSchema = z.strictObject({
   bleedGapMm: z.number().min(0).max(20),
   /** Colours of touching areas may run together. */
   letColoursRun: z.boolean(),
+  /** How whites are kept where more than one way would do. */
+  whites: z.enum(['mask', 'paint-round', 'opaque']),
+  /** When masks come off. */
+  unmask: z.enum(['at-the-end', 'half-way']),
+  /** What rubs a mask off. */
+  removal: z.enum(['finger', 'rubber']),
 });
 
 /** What really happened at the table, in order; clocks are worked out from it and never stored. */
@@ -72,7 +87,7 @@ export type Station = (typeof STATIONS)[number];
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(4),
+  version: z.literal(5),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -84,6 +99,8 @@ const planShape = z.strictObject({
   /** What its pieces are cut from. */
   sheets: sheetsSchema,
   rules: rulesSchema,
+  /** Pictures that lie on the panel. */
+  pictures: z.array(pictureSchema).max(40),
   lines: z.array(pencilLineSchema),
   words: z.array(wordsSchema),
   guides: z.array(guideSchema),
@@ -91,6 +108,8 @@ const planShape = z.strictObject({
   lamp: lampSchema.nullable(),
   areas: z.array(areaSchema),
   whites: z.array(whiteSchema),
+  /** What is masked freehand. */
+  resists: z.array(resistSchema).max(200),
   mixes: z.array(plannedMixSchema),
   acts: z.array(actSchema),
   sitting: sittingSchema.nullable(),
@@ -103,6 +122,7 @@ const planShape = z.strictObject({
 export const planSchema = planShape.superRefine((plan, context) => {
   const known = (list: readonly { id: string }[]): Set<string> => new Set(list.map((entry) => entry.id));
   const areas = known(plan.areas);
+  const resists = known(plan.resists);
   const mixes = known(plan.mixes);
   const pigments = new Set(plan.embedded.pigments.map((p) => p.code));
   const refuse = (path: (string | number)[], message: string): void => {
@@ -113,6 +133,9 @@ export const planSchema = planShape.superRefine((plan, context) => {
   plan.whites.forEach(({ area }, i) => {
     if (!areas.has(area)) refuse(['whites', i, 'area'], `no area “${area}”`);
   });
+  plan.resists.forEach(({ id }, i) => {
+    if (areas.has(id)) refuse(['resists', i, 'id'], `is the id of an area too`);
+  });
   plan.mixes.forEach(({ parts }, i) =>
     parts.forEach(({ pigment }, j) => {
       if (!pigments.has(pigment))
@@ -121,14 +144,25 @@ export const planSchema = planShape.superRefine((plan, context) => {
   );
   plan.acts.forEach((act, i) => {
     act.areas.forEach((area, j) => {
-      if (!areas.has(area)) refuse(['acts', i, 'areas', j], `no area “${area}”`);
+      const there = areas.has(area) || (act.kind === 'chore' && resists.has(area));
+      if (!there) refuse(['acts', i, 'areas', j], `no area “${area}”`);
     });
     if (act.kind === 'pass' && act.mix !== null && !mixes.has(act.mix))
       refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
   });
   if (plan.crop?.chosen && !known(plan.crop.frames).has(plan.crop.chosen))
     refuse(['crop', 'chosen'], `no frame “${plan.crop.chosen}”`);
-  for (const key of ['lines', 'words', 'guides', 'areas', 'whites', 'mixes', 'acts'] as const)
+  for (const key of [
+    'pictures',
+    'lines',
+    'words',
+    'guides',
+    'areas',
+    'whites',
+    'resists',
+    'mixes',
+    'acts',
+  ] as const)
     if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
 });
 export type Plan = z.infer<typeof planSchema>;

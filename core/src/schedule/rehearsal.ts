@@ -1,5 +1,15 @@
-import { maskedAfter, mixOf, outlineOf, paintedOf, techniqueOf, type Pass, type Plan } from '../plan';
-import type { Polygon } from '../geometry';
+import {
+  isPaintedRound,
+  maskedAfter,
+  mixOf,
+  outlineOf,
+  paintedOf,
+  techniqueOf,
+  type Pass,
+  type Plan,
+} from '../plan';
+import { footprint } from '../areas';
+import { oneRing, type Polygon } from '../geometry';
 import {
   brushFor,
   brushwork,
@@ -39,11 +49,11 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
   };
 }
 
-/** An area on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
-function onSheet(plan: Plan, area: string): Polygon {
+/** A region on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
+function onSheet(plan: Plan, outline: Polygon): Polygon {
   const { panel, paint } = paintedOf(plan);
   const rim = (paint.widthMm - panel.widthMm) / 2;
-  return outlineOf(plan, area).map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
+  return outline.map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
 }
 
 function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
@@ -51,7 +61,9 @@ function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
   if (act.kind === 'chore') {
     if (act.chore !== 'mask-on' && act.chore !== 'mask-off') return [];
     const kind = act.chore === 'mask-on' ? 'mask' : 'unmask';
-    return act.areas.map((area) => ({ kind, atS: endS, shape: { polygon: onSheet(plan, area)[0] } }));
+    return act.areas
+      .flatMap((id) => footprint(plan, id))
+      .map((region) => ({ kind, atS: endS, shape: { polygon: oneRing(onSheet(plan, region)) } }));
   }
   const strokes = strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
@@ -67,7 +79,7 @@ function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
 function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {
   const round = bareWhites(plan, pass, index);
   return pass.areas.flatMap((area) => {
-    const outline = onSheet(plan, area);
+    const outline = onSheet(plan, outlineOf(plan, area));
     const brush = brushFor(outline);
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
     const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
@@ -82,8 +94,8 @@ function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { reado
 function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
   const masked = maskedAfter(plan.acts, index);
   return plan.whites
-    .filter(({ way, area }) => way !== 'mask' && !masked.has(area) && !pass.areas.includes(area))
-    .map(({ area }) => onSheet(plan, area));
+    .filter(({ way, area }) => isPaintedRound(way) && !masked.has(area) && !pass.areas.includes(area))
+    .map(({ area }) => onSheet(plan, outlineOf(plan, area)));
 }
 
 function strokeAct(

@@ -1,5 +1,7 @@
-import { choreOf, planPaper, touchingAreas, type Act, type Plan } from '../plan';
-import { dry, maskSetting, stageOf, waterAt, type DryingCourse, type Stage } from '../water';
+import { touchingAreas } from '../areas';
+import { setsAfter } from '../masking';
+import { choreOf, maskOn, planPaper, type Act, type Plan } from '../plan';
+import { dry, stageOf, waterAt, type DryingCourse, type Stage } from '../water';
 
 /** A wash on the table. Its clock runs `factor` times as long as computed, once the painter has looked. */
 export interface LaidWash {
@@ -65,7 +67,7 @@ export function paperReady(plan: Plan, act: Act, table: Table): Wait {
   const masked = [...table.masks.keys()];
   if (act.kind === 'chore' && act.areas.length === 0)
     return choreOf(act.chore).needsDry ? latest(table, wet, []) : NO_WAIT;
-  return latest(table, touchingAreas(plan, act.areas, wet), touchingAreas(plan, act.areas, masked));
+  return latest(table, touchingAreas(plan, act.areas, wet, masked), touchingAreas(plan, act.areas, masked));
 }
 
 function latest(table: Table, washes: readonly string[], masks: readonly string[]): Wait {
@@ -95,9 +97,10 @@ export function afterAct(plan: Plan, act: Act, table: Table, endS: number, facto
   }
   const masks = new Map(table.masks);
   if (act.chore === 'mask-on') {
-    const { setS } = maskSetting(plan.climate);
-    for (const area of act.areas)
+    for (const area of act.areas) {
+      const { setS } = setsAfter(maskOn(plan, area), plan.climate);
       masks.set(area, { area, onS: endS, setS: setS === null ? null : endS + setS });
+    }
   }
   if (act.chore === 'mask-off') act.areas.forEach((area) => masks.delete(area));
   return { ...table, masks, freeS: endS + choreOf(act.chore).waitS };

@@ -1,9 +1,10 @@
+import { areasTouch } from '../areas';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCommands, isSensible } from '../testing/arbitrary-plan';
 import { smallPlan } from '../testing/small-plan';
 import { runChecks } from '../checks';
-import { applyCommands, areasTouch, choreOf, handsOn, maskedAfter, type Plan } from '../plan';
+import { applyCommands, choreOf, handsOn, maskedAfter, type Plan } from '../plan';
 import { areaLooks, dryAt, layOut, stageAt, washAt, type Timeline } from '.';
 
 const anyPlan = anyCommands.map((commands) =>
@@ -122,7 +123,7 @@ describe('the checks on any order', () => {
       expect(new Set(findings.map(({ key }) => key)).size).toBe(findings.length);
       for (const { where, fix, why } of findings) {
         expect(plan.acts.some((act) => act.id === where.pass)).toBe(true);
-        expect(plan.areas.some((area) => area.id === where.area)).toBe(true);
+        expect([...plan.areas, ...plan.resists].some(({ id }) => id === where.area)).toBe(true);
         expect(why.length).toBeGreaterThan(20);
         if (fix) expect(applyCommands(plan, fix.commands).plan).not.toBe(plan);
       }

@@ -21,3 +21,4 @@ export {
 export { lineNear, linesWithin, regionOfLine, smoothLine } from './close-line';
 export { packLines, packPoints, unpackLines, unpackPoints, type PackedLines } from './packing';
 export { rubbed, rubbedLines } from './rub';
+export { laidMotif, MOTIFS, motifOf, motifSchema, type Motif } from './motif';

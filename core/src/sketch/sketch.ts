@@ -3,8 +3,11 @@ import { polygonSchema } from '../geometry';
 import { FORMS } from '../lamp';
 import { id } from '../units';
 
-/** What a line is drawn with; soluble ink and a stamped guide run when they are wetted, pencil can be rubbed out. */
-export const LINE_KINDS = ['pencil', 'waterproof-ink', 'soluble-ink', 'stamped'] as const;
+/**
+ * What a line is drawn with; soluble ink and a stamped guide run when they are wetted, pencil can be rubbed out. A fold is
+ * no drawing: it is straight, encloses nothing, and is scored from the back.
+ */
+export const LINE_KINDS = ['pencil', 'waterproof-ink', 'soluble-ink', 'stamped', 'fold'] as const;
 export type LineKind = (typeof LINE_KINDS)[number];
 
 /** A freehand pencil line: x and y in mm on the panel, pressure 0…1. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { rectangle } from '../geometry';
-import { CHORES, TECHNIQUES, type Command, type Plan } from '../plan';
+import { MASKING_TOOL_IDS } from '../masking';
+import { CHORES, TECHNIQUES, WAYS, type Command, type Plan } from '../plan';
 import { addArea, addMix, addPass } from './small-plan';
 
 const AREAS = ['sky', 'field', 'boat', 'reeds', 'moon'];
@@ -8,6 +9,14 @@ const MIXES = ['blue', 'dark', 'lemon'];
 
 const areaId = fc.constantFrom(...AREAS);
 const number = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
+
+const passId = fc.integer({ min: 1, max: 6 }).map((n) => `pass-${n}`);
+
+/** A stroke of a masking tool down the panel. */
+const stroke = (x: number) => ({
+  id: `stroke-${x}`,
+  points: [[x, 10, 0.2] as const, [x + 3, 45, 0.8] as const],
+});
 
 const pass = fc
   .record({
@@ -36,12 +45,27 @@ export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
     .record({ id: areaId, x: number(0, 100), y: number(0, 60), w: number(2, 60), h: number(2, 60) })
     .map(({ id, x, y, w, h }) => addArea(id, rectangle(x, y, w, h))),
   areaId.map((area): Command => ({ do: 'remove-area', area })),
+  fc.record({ area: areaId, way: fc.constantFrom(...WAYS) }).map(({ area, way }): Command => ({
+    do: 'keep-white',
+    white: { id: `white-${area}`, area, way, tool: null, wanted: null },
+  })),
   fc
-    .record({ area: areaId, way: fc.constantFrom('mask', 'paint-round', 'bare') })
-    .map(({ area, way }): Command => ({
-      do: 'keep-white',
-      white: { id: `white-${area}`, area, way: way },
+    .record({ masked: areaId, on: fc.option(passId), off: fc.option(passId) })
+    .map(({ masked, on, off }): Command => ({ do: 'mask-when', masked, on, off })),
+  fc
+    .record({
+      tool: fc.constantFrom(...MASKING_TOOL_IDS),
+      n: fc.integer({ min: 1, max: 3 }),
+      x: number(0, 140),
+    })
+    .map(({ tool, n, x }): Command => ({
+      do: 'put-resist',
+      resist: { id: `hand-${n}`, name: `mask ${n}`, tool, strokes: [stroke(x)], drops: [[x, 30, 0.5]] },
     })),
+  fc
+    .record({ n: fc.integer({ min: 1, max: 3 }), x: number(0, 140) })
+    .map(({ n, x }): Command => ({ do: 'mask-stroke', resist: `hand-${n}`, stroke: stroke(x) })),
+  fc.integer({ min: 1, max: 3 }).map((n): Command => ({ do: 'remove-resist', resist: `hand-${n}` })),
   areaId.map((area): Command => ({ do: 'give-up-white', white: `white-${area}` })),
   fc.constantFrom(...MIXES).map((mix): Command => ({ do: 'remove-mix', mix })),
   fc

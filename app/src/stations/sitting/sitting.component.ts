@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { Button } from 'primeng/button';
-import { areaOf } from '@kettle/core/plan';
+import { nameOf } from '@kettle/core/plan';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { FrameKeys, isTyping } from '../../frame/frame-keys.service';
 import { PlanStore } from '../../state/plan-store';
@@ -56,7 +56,7 @@ export class SittingStation {
   );
   readonly masks = computed(() =>
     (this.now()?.masks ?? []).map((mask) => ({
-      name: areaOf(this.plan()!, mask.area).name,
+      name: nameOf(this.plan()!, mask.area),
       state:
         mask.setInS === null
           ? 'never sets in this air'

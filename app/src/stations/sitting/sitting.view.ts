@@ -1,4 +1,4 @@
-import { areaOf, choreOf, mixOf, techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
+import { nameOf, choreOf, mixOf, techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
 import type { SittingNow, WetNow } from '@kettle/core/sitting';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
@@ -59,7 +59,7 @@ export function wetCards(plan: Plan, { wet, atS }: SittingNow): WetCard[] {
     .sort((a, b) => (a.leftS ?? Infinity) - (b.leftS ?? Infinity))
     .map((w) => ({
       area: w.area,
-      name: areaOf(plan, w.area).name,
+      name: nameOf(plan, w.area),
       stage: STAGE_WORDS[w.stage],
       left: w.leftS === null ? 'never' : formatClock(w.leftS),
       band: bandOf(w, atS),
@@ -89,7 +89,7 @@ function bandOf({ leftS, wash }: WetNow, atS: number): string {
 /** The thing waited for: an area, or the mask on it; `null` for none. */
 export function waitName(plan: Plan, { waitArea, waitFor }: SittingNow): string | null {
   if (waitArea === null) return null;
-  const { name } = areaOf(plan, waitArea);
+  const name = nameOf(plan, waitArea);
   return waitFor === 'mask' ? `mask on the ${name}` : name;
 }
 

@@ -76,6 +76,18 @@ export class GuidesList {
     else field.value = String(guide.marks);
   }
 
+  setReceding(
+    guide: Extract<Guide, { kind: 'receding' }>,
+    key: 'count' | 'every',
+    field: HTMLInputElement,
+  ): void {
+    const value = Number(field.value.replace(',', '.'));
+    const fits =
+      key === 'count' ? Number.isInteger(value) && value >= 2 && value <= 40 : value >= 0.05 && value <= 5;
+    if (fits) this.put({ ...guide, [key]: value });
+    else field.value = String(guide[key]);
+  }
+
   /** The same horizon drawn by another hand. */
   drawAnew(guide: Extract<Guide, { kind: 'horizon' }>): void {
     this.put({ ...guide, seed: guide.seed + 1 });

@@ -12,6 +12,7 @@ export const GUIDE_NAMES: readonly { readonly id: GuideKind; readonly name: stri
   { id: 'circle', name: 'a circle' },
   { id: 'horizon', name: 'a horizon by hand' },
   { id: 'vessel', name: 'rims of a round vessel' },
+  { id: 'receding', name: 'things going away' },
   { id: 'even', name: 'even steps' },
   { id: 'grid', name: 'a grid' },
 ];
@@ -39,6 +40,11 @@ export function newGuide(kind: GuideKind, plan: Plan, id: string): Guide {
       return {
         ...{ id, kind, axisXMm: round(0.5 * w), eyeYMm: round(0.1 * h), awayMm: 400 },
         rims: [0.35, 0.75].map((share) => ({ yMm: round(share * h), radiusMm: round(0.18 * h) })),
+      };
+    case 'receding':
+      return {
+        ...{ id, kind, foot: at(0.15, 0.9), highMm: round(0.35 * h), towards: at(0.6, 0.4) },
+        ...{ every: 0.5, count: 6 },
       };
     case 'even':
       return { id, kind, from: at(0.1, 0.5), to: at(0.9, 0.5), marks: 6 };
@@ -74,6 +80,12 @@ export function fieldsOf(guide: Guide): LengthOf<Guide>[][] {
           sizeField('every, down', guide.downMm, (downMm) => ({ ...guide, downMm })),
         ],
       ];
+    case 'receding':
+      return [
+        placeFields('first foot', guide.foot, (foot) => ({ ...guide, foot })),
+        [sizeField('and how high', guide.highMm, (highMm) => ({ ...guide, highMm }))],
+        placeFields('vanishes', guide.towards, (towards) => ({ ...guide, towards })),
+      ];
     case 'straight':
     case 'even':
       return [
@@ -91,6 +103,77 @@ export function fieldsOf(guide: Guide): LengthOf<Guide>[][] {
           alongField(`rim ${at + 1}, down`, rim.yMm, (yMm) => withRim(guide, at, { yMm })),
           sizeField('and its radius', rim.radiusMm, (radiusMm) => withRim(guide, at, { radiusMm })),
         ]),
+      ];
+  }
+}
+
+/** A place of a guide that can be pulled by hand, and the guide with it elsewhere. */
+export interface GuideHandle {
+  readonly at: Point;
+  readonly pulled: (to: Point) => Guide;
+}
+
+/** Where a guide can be taken hold of. */
+export function handlesOf(
+  guide: Guide,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+): GuideHandle[] {
+  const handle = (at: Point, pulled: GuideHandle['pulled']): GuideHandle => ({ at, pulled });
+  const apart = (a: number, b: number): number => Math.max(0.1, tenth(Math.abs(a - b)));
+  const place = ([x, y]: Point): [number, number] => [tenth(x), tenth(y)];
+  switch (guide.kind) {
+    case 'middle':
+    case 'thirds':
+      return [];
+    case 'margins':
+      return [handle([guide.wideMm, heightMm / 2], ([x]) => ({ ...guide, wideMm: Math.max(0.1, tenth(x)) }))];
+    case 'circle': {
+      const [x, y] = guide.centre;
+      return [
+        handle(guide.centre, (to) => ({ ...guide, centre: place(to) })),
+        handle([x + guide.radiusMm, y], (to) => ({
+          ...guide,
+          radiusMm: Math.max(0.1, tenth(Math.hypot(to[0] - x, to[1] - y))),
+        })),
+      ];
+    }
+    case 'horizon':
+      return [handle([widthMm / 2, guide.yMm], ([, y]) => ({ ...guide, yMm: tenth(y) }))];
+    case 'grid':
+      return [
+        handle([guide.acrossMm, guide.downMm], ([x, y]) => ({
+          ...guide,
+          acrossMm: apart(x, 0),
+          downMm: apart(y, 0),
+        })),
+      ];
+    case 'straight':
+    case 'even':
+      return [
+        handle(guide.from, (to) => ({ ...guide, from: place(to) })),
+        handle(guide.to, (to) => ({ ...guide, to: place(to) })),
+      ];
+    case 'receding':
+      return [
+        handle(guide.foot, (to) => ({ ...guide, foot: place(to) })),
+        handle([guide.foot[0], guide.foot[1] - guide.highMm], ([, y]) => ({
+          ...guide,
+          highMm: apart(y, guide.foot[1]),
+        })),
+        handle(guide.towards, (to) => ({ ...guide, towards: place(to) })),
+      ];
+    case 'vessel':
+      return [
+        handle([guide.axisXMm, guide.eyeYMm], ([x, y]) => ({
+          ...guide,
+          axisXMm: tenth(x),
+          eyeYMm: tenth(y),
+        })),
+        ...guide.rims.map((rim, at) =>
+          handle([guide.axisXMm + rim.radiusMm, rim.yMm], ([x, y]) =>
+            withRim(guide, at, { radiusMm: apart(x, guide.axisXMm), yMm: tenth(y) }),
+          ),
+        ),
       ];
   }
 }

@@ -1,18 +1,28 @@
 import { litArea } from '@kettle/core/areas';
 import { bounds, type Polygon } from '@kettle/core/geometry';
-import { guideLines } from '@kettle/core/guides';
+import { guideLines, type Guide } from '@kettle/core/guides';
 import type { Setting } from '@kettle/core/lettering';
 import { paintedOf, type Plan } from '@kettle/core/plan';
-import type { BoardOver } from '../../panel/board-marks';
+import type { BoardHandle, BoardOver } from '../../panel/board-marks';
 import { pathOf } from '../../panel/panel.view';
+import type { ShownPicture } from '../../state/pictures.service';
+import { handlesOf } from './guides.view';
 
-/** What lies on the board besides areas and lines: help for the hand, words, and what the lamp makes of bodies. */
-export function sketchMarks(plan: Plan, settings: ReadonlyMap<string, Setting>): BoardOver {
+/** What lies on the board besides areas and lines: pictures, help for the hand, words, and what the lamp makes of bodies. */
+export function sketchMarks(
+  plan: Plan,
+  settings: ReadonlyMap<string, Setting>,
+  pictures: readonly ShownPicture[],
+): Omit<BoardOver, 'handles'> {
   const { panel } = paintedOf(plan);
   const lit = plan.areas.flatMap(({ id }) => litArea(plan, id) ?? []);
   const toned = (parts: readonly Polygon[], tone: BoardOver['tones'][number]['tone']) =>
     parts.map((outline) => ({ path: pathOf(outline), tone }));
   return {
+    pictures: pictures.map(({ picture: { at, widthMm, heightMm, faded }, image }) => ({
+      ...{ image, x: at[0], y: at[1], width: widthMm, height: heightMm },
+      opacity: 1 - faded,
+    })),
     guides: plan.guides.flatMap((guide) => guideLines(guide, panel)),
     words: plan.words.flatMap(({ id }) => {
       const points = settings.get(id)?.letters.flatMap(({ contours }) => contours.flat()) ?? [];
@@ -26,4 +36,16 @@ export function sketchMarks(plan: Plan, settings: ReadonlyMap<string, Setting>):
     ]),
     highlights: lit.flatMap(({ highlight }) => (highlight ? [highlight] : [])),
   };
+}
+
+/** Where the guides of a panel can be pulled, and what then becomes of them. */
+export function guideHandles(plan: Plan, put: (guide: Guide) => void): BoardHandle[] {
+  const { panel } = paintedOf(plan);
+  return plan.guides.flatMap((guide) =>
+    handlesOf(guide, panel).map(({ at, pulled }) => ({
+      at,
+      seen: (to) => guideLines(pulled(to), panel),
+      put: (to) => put(pulled(to)),
+    })),
+  );
 }

@@ -15,6 +15,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { contains, rectangle, type Point } from '@kettle/core/geometry';
+import type { Guide } from '@kettle/core/guides';
 import { paintedOf, type Plan } from '@kettle/core/plan';
 import { moved, placedPoint, rubbedLines, type Area, type LineKind, type Placing } from '@kettle/core/sketch';
 import { placeLines } from '@kettle/core/areas';
@@ -23,6 +24,7 @@ import { panelDrawing } from '../../panel/panel.view';
 import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
+import { Pictures } from '../../state/pictures.service';
 import { PlanStore } from '../../state/plan-store';
 import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
@@ -34,7 +36,9 @@ import { GuidesList } from './guides.component';
 import { InHand } from './in-hand.component';
 import { Judge } from './judge.component';
 import { LampNotes } from './lamp.component';
-import { sketchMarks } from './marks.view';
+import { guideHandles, sketchMarks } from './marks.view';
+import { Motifs } from './motifs.component';
+import { PicturesList } from './pictures.component';
 import { Tracing } from './tracing.component';
 import { WordsList } from './words.component';
 import { areaRows, reshape, type Reshaping } from './sketch.view';
@@ -59,6 +63,8 @@ const SMALLEST_SIDE_MM = 1;
     Judge,
     LampNotes,
     LengthField,
+    Motifs,
+    PicturesList,
     Tracing,
     WordsList,
   ],
@@ -73,6 +79,7 @@ export class SketchStation {
   private readonly lookAhead = inject(LookAheadService);
   private readonly worker = inject(TableWorker);
   private readonly lettering = inject(LetteringService);
+  private readonly pictures = inject(Pictures);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: DrawingBoard | null = null;
 
@@ -93,6 +100,7 @@ export class SketchStation {
     { id: 'waterproof-ink', name: 'in waterproof ink' },
     { id: 'soluble-ink', name: 'in soluble ink' },
     { id: 'stamped', name: 'as a stamped guide' },
+    { id: 'fold', name: 'as a fold, scored from the back' },
   ];
   readonly kind = signal<LineKind>('pencil');
   private readonly taken = signal<readonly string[]>([]);
@@ -127,7 +135,12 @@ export class SketchStation {
   });
   private readonly marks = computed(() => {
     const plan = this.butLines();
-    return plan ? sketchMarks(plan, this.lettering.settings()) : null;
+    if (!plan) return null;
+    const pull = (guide: Guide): void => this.store.do({ do: 'lay-guide', guide });
+    return {
+      ...sketchMarks(plan, this.lettering.settings(), this.pictures.shown()),
+      handles: this.leaf() === 'guides' ? guideHandles(plan, pull) : [],
+    };
   });
   private readonly drawing = computed(() => {
     const plan = this.butLines();
@@ -137,9 +150,9 @@ export class SketchStation {
   constructor() {
     afterNextRender(() => {
       this.board = new DrawingBoard(this.boardHost().nativeElement, {
-        strokeBegins: () => this.journal.begin(),
+        strokeBegins: () => this.journal.begin({ line: this.kind() }),
         strokeGoesOn: (points) => this.journal.add(points),
-        strokeEnds: () => this.newArea.set(this.journal.end(this.kind())),
+        strokeEnds: () => this.newArea.set(this.journal.end()),
         strokeGivenUp: () => this.journal.giveUp(),
         rectangle: (x, y, width, height) => this.addRectangle(x, y, width, height),
         fill: (x, y) => void this.fillAt(x, y),

@@ -109,13 +109,14 @@ describe('areas cut out', () => {
 describe('what lies on the board', () => {
   it('words with a box round them, the tones of what is lit, and every guide', async () => {
     const settings = settingsOf(plan.words, await loadFonts());
-    const marks = sketchMarks(did(plan, { do: 'lay-guide', guide: { id: 'g', kind: 'thirds' } }), settings);
+    const guided = did(plan, { do: 'lay-guide', guide: { id: 'g', kind: 'thirds' } });
+    const marks = sketchMarks(guided, settings, []);
     expect(marks.guides).toHaveLength(4);
     expect(marks.words).toHaveLength(1);
     expect(marks.words[0].box[2]).toBeGreaterThan(40);
     expect(new Set(marks.tones.map(({ tone }) => tone))).toEqual(new Set(['light', 'dark', 'shadow']));
     expect(marks.highlights).toHaveLength(1);
-    expect(sketchMarks(plan, new Map()).words).toEqual([]);
+    expect(sketchMarks(plan, new Map(), []).words).toEqual([]);
   });
 });
 

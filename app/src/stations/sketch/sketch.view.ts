@@ -7,12 +7,13 @@ import {
   LAND_MM,
   placeLines,
   splitArea,
+  touchingAreas,
   WEB_MM,
   type CutOut,
   type ThinWeb,
 } from '@kettle/core/areas';
 import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/geometry';
-import { touchingAreas, type Command, type Plan } from '@kettle/core/plan';
+import type { Command, Plan } from '@kettle/core/plan';
 import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/sketch';
 
 /** An area in the list beside the board. */

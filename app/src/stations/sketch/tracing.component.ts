@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { paintedOf, type Command } from '@kettle/core/plan';
-import { LINE_KINDS, type LineKind } from '@kettle/core/sketch';
+import type { LineKind } from '@kettle/core/sketch';
 import { placeOnPanel, readSvg, readTraceSheet } from '@kettle/core/tracing';
 import { BadInput } from '@kettle/core/units';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 
-const KIND_NAMES: Readonly<Record<LineKind, string>> = {
-  pencil: 'as pencil',
-  'waterproof-ink': 'as waterproof ink',
-  'soluble-ink': 'as soluble ink',
-  stamped: 'as a pale guide',
-};
+const KINDS: readonly { readonly id: LineKind; readonly name: string }[] = [
+  { id: 'pencil', name: 'as pencil' },
+  { id: 'waterproof-ink', name: 'as waterproof ink' },
+  { id: 'soluble-ink', name: 'as soluble ink' },
+  { id: 'stamped', name: 'as a pale guide' },
+];
 
 /** A drawing from a file laid on the panel: its lines and nothing else of it. */
 @Component({
@@ -55,7 +55,7 @@ export class Tracing {
   private readonly messages = inject(Messages);
   /** The lines that have come are in the hand. */
   readonly pick = output<readonly string[]>();
-  readonly kinds = LINE_KINDS.map((id) => ({ id, name: KIND_NAMES[id] }));
+  readonly kinds = KINDS;
   readonly kind = signal<LineKind>('stamped');
   readonly says = signal('');
 

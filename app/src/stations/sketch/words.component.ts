@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { areasOfWords } from '@kettle/core/areas';
+import { areasOfHand, areasOfWords, handLettered, type HandLettered } from '@kettle/core/areas';
 import { FONT_IDS, FONT_NAMES, mostArch, type Words } from '@kettle/core/lettering';
 import { paintedOf } from '@kettle/core/plan';
 import { LetteringService } from '../../state/lettering.service';
@@ -9,6 +9,7 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
+import { LengthField } from '../../ui/length-field.component';
 import { alongField, placeFields, sizeField, type LengthOf } from '../../ui/length-of';
 import { LengthRow } from '../../ui/length-row.component';
 
@@ -16,11 +17,17 @@ import { LengthRow } from '../../ui/length-row.component';
 const NEW_HIGH = 0.12;
 const NEW_OFF = 0.1;
 
+/** Lettering that runs out by less keeps to its measure, mm. */
+const KEPT_MM = 0.5;
+
+/** A pen for hand lettering as it is first taken up, mm. */
+const NEW_PEN_MM = 1;
+
 /** The words on the panel, one after another: what they say, in which letters, and how they stand. */
 @Component({
   selector: 'kd-words',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, Choice, LengthRow],
+  imports: [Button, InputText, Choice, LengthField, LengthRow],
   templateUrl: './words.component.html',
   styleUrl: './leaf.scss',
 })
@@ -30,6 +37,8 @@ export class WordsList {
   private readonly messages = inject(Messages);
   private readonly lettering = inject(LetteringService);
   readonly plan = this.store.plan;
+  /** Width of the pen hand lettering is done with, mm. */
+  readonly penMm = signal(NEW_PEN_MM);
   readonly fonts = FONT_IDS.map((id) => ({ id, name: FONT_NAMES[id] }));
   readonly settings: readonly { readonly id: Words['set']; readonly name: string }[] = [
     { id: 'left', name: 'from the left' },
@@ -49,7 +58,15 @@ export class WordsList {
       const size = setting
         ? `Capitals ${length(round(setting.capHeightMm))}, ${length(round(setting.widthMm))} wide.`
         : 'The letters are on their way.';
-      return { words, fields: fieldsOf(words), stop: over + missing, size };
+      const hand = setting ? handLettered(this.plan()!.lines, setting) : null;
+      return {
+        words,
+        fields: fieldsOf(words),
+        stop: over + missing,
+        size,
+        hand,
+        byHand: hand && handInWords(hand, length),
+      };
     }),
   );
 
@@ -96,8 +113,14 @@ export class WordsList {
 
   makeAreas(words: Words): void {
     const setting = this.lettering.settings().get(words.id);
-    if (setting)
-      this.store.do(...areasOfWords(words, setting, () => `area-${crypto.randomUUID().slice(0, 8)}`));
+    if (setting) this.store.do(...areasOfWords(words, setting, newAreaId));
+  }
+
+  /** Makes areas of what is lettered by hand over words. */
+  makeByHand(words: Words, { lines }: HandLettered): void {
+    const own = new Set(lines);
+    const drawn = this.plan()!.lines.filter(({ id }) => own.has(id));
+    this.store.do(...areasOfHand(words.text, drawn, this.penMm(), newAreaId));
   }
 
   rubOut(words: Words): void {
@@ -107,6 +130,19 @@ export class WordsList {
   private put(words: Words): void {
     this.store.do({ do: 'letter', words });
   }
+}
+
+const newAreaId = (): string => `area-${crypto.randomUUID().slice(0, 8)}`;
+
+/** How lettering by hand keeps to the measure of its words. */
+function handInWords({ lines, leftMm, rightMm }: HandLettered, length: (mm: number) => string): string {
+  const strokes = lines.length === 1 ? '1 stroke' : `${lines.length} strokes`;
+  const out = [
+    ...(leftMm > KEPT_MM ? [`${length(round(leftMm))} on the left`] : []),
+    ...(rightMm > KEPT_MM ? [`${length(round(rightMm))} on the right`] : []),
+  ];
+  const keeps = out.length === 0 ? 'keeps to its measure' : `runs out by ${out.join(' and ')}`;
+  return `Lettered over by hand in ${strokes}; it ${keeps}.`;
 }
 
 const round = (mm: number): number => Math.round(10 * mm) / 10;

@@ -119,7 +119,7 @@ export class WhitesStation {
   });
 
   keep(area: string, way: White['way']): void {
-    this.store.do({ do: 'keep-white', white: { id: `white-${area}`, area, way } });
+    this.store.do({ do: 'keep-white', white: { id: `white-${area}`, area, way, tool: null, wanted: null } });
   }
 
   giveUp(white: White | null): void {

@@ -1,0 +1,126 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { labOf } from '@kettle/core/colour';
+import { paperReflectance } from '@kettle/core/paper';
+import { readHead, type Picture } from '@kettle/core/photo';
+import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
+import { BadInput } from '@kettle/core/units';
+import { PictureWorker } from '../workers/picture-worker.service';
+import { Database } from './database';
+import { Messages } from './messages.service';
+import { PlanArchive } from './plan-archive';
+import { PlanStore } from './plan-store';
+
+/** A picture is shown with so many pixels a mm, and along its longer edge with so many at most. */
+const PX_A_MM = 8;
+const MOST_PX = 1800;
+
+/** The largest file that is kept with a card, bytes: a phone’s photo is a tenth of it. */
+const LARGEST_FILE = 30 * 1024 * 1024;
+
+/** Of the panel a picture of unknown size is laid over so much. */
+const LAID_OVER = 0.9;
+
+/** A picture made ready to be shown. */
+export interface ShownPicture {
+  readonly picture: Picture;
+  readonly image: HTMLImageElement;
+  readonly href: string;
+}
+
+/** The pictures that lie on the open card’s panel, set straight and corrected; worked out anew when one changes. */
+@Injectable({ providedIn: 'root' })
+export class Pictures {
+  private readonly messages = inject(Messages);
+  private readonly store = inject(PlanStore);
+  private readonly worker = inject(PictureWorker);
+  private readonly archive = new PlanArchive(inject(Database));
+  private readonly ready = signal<ReadonlyMap<string, { image: HTMLImageElement; href: string }>>(new Map());
+  private readonly asked = new Set<string>();
+  private readonly wanted = computed(() => this.store.plan(), {
+    equal: (a, b) => a?.id === b?.id && a?.pictures === b?.pictures && a?.paper === b?.paper,
+  });
+
+  /** Those that are ready, in the order they lie. */
+  readonly shown = computed((): ShownPicture[] => {
+    const [plan, ready] = [this.wanted(), this.ready()];
+    return (plan?.pictures ?? []).flatMap((picture) => {
+      const made = ready.get(keyOf(plan!, picture));
+      return made ? [{ picture, ...made }] : [];
+    });
+  });
+
+  constructor() {
+    toObservable(this.wanted).subscribe((plan) => {
+      for (const picture of plan?.pictures ?? []) void this.develop(plan!, picture);
+    });
+  }
+
+  /** Keeps a picture’s file with the card and tells how it first lies on the panel. Throws `BadInput` for what is no picture. */
+  async bring(file: File, use: Picture['use']): Promise<Picture> {
+    const plan = this.store.plan()!;
+    if (file.size > LARGEST_FILE) throw new BadInput('picture', 'is larger than 30 MB');
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const { kind, dpi } = readHead(bytes);
+    const { widthPx, heightPx } = await this.worker.sizeOf(file).catch(() => {
+      throw new BadInput('picture', 'is damaged: it cannot be unpacked');
+    });
+    const id = `picture-${crypto.randomUUID().slice(0, 8)}`;
+    const name = `${id}.${kind === 'png' ? 'png' : 'jpg'}`;
+    await this.archive.attach(plan.id, name, bytes);
+    const { panel } = paintedOf(plan);
+    const fit = LAID_OVER * Math.min(panel.widthMm / widthPx, panel.heightMm / heightPx);
+    const mmAPx = dpi === null ? fit : 25.4 / dpi;
+    const [widthMm, heightMm] = [widthPx, heightPx].map((side) => Math.max(0.1, tenth(side * mmAPx)));
+    return {
+      ...{ id, name: file.name.slice(0, 80) || 'picture', file: name, use, corners: null, bare: [] },
+      at: [tenth((panel.widthMm - widthMm) / 2), tenth((panel.heightMm - heightMm) / 2)],
+      ...{ widthMm, heightMm, faded: use === 'ground' ? 0 : 0.6 },
+    };
+  }
+
+  /** A picture’s file as it was brought; `null` when it is not in this browser. */
+  async original(picture: Picture): Promise<Blob | null> {
+    const bytes = await this.archive.attached(this.store.plan()!.id, picture.file);
+    return bytes && new Blob([new Uint8Array(bytes)]);
+  }
+
+  private async develop(plan: Plan, picture: Picture): Promise<void> {
+    const key = keyOf(plan, picture);
+    if (this.asked.has(key)) return;
+    this.asked.add(key);
+    try {
+      const file = await this.archive.attached(plan.id, picture.file);
+      if (!file) {
+        this.messages.stop(
+          `The picture “${picture.name}” is not in this browser.`,
+          'The card is safe. Open its .kettle file again to bring the picture along.',
+        );
+        return;
+      }
+      const longer = Math.max(picture.widthMm, picture.heightMm);
+      const px = Math.min(PX_A_MM, MOST_PX / longer);
+      const developed = await this.worker.develop(new Blob([new Uint8Array(file)]), {
+        ...{ corners: picture.corners, bare: picture.bare },
+        white: labOf(paperReflectance(planPaper(plan).white)),
+        widthPx: Math.max(1, Math.round(picture.widthMm * px)),
+        heightPx: Math.max(1, Math.round(picture.heightMm * px)),
+      });
+      const image = new Image();
+      image.src = URL.createObjectURL(developed);
+      await image.decode();
+      this.ready.update((ready) => new Map(ready).set(key, { image, href: image.src }));
+    } catch (cause) {
+      // It may be asked for again, with other corners.
+      this.asked.delete(key);
+      const says = cause instanceof Error ? cause.message : String(cause);
+      this.messages.stop(`The picture “${picture.name}” cannot be shown: ${says}.`, 'The card is safe.');
+    }
+  }
+}
+
+const tenth = (mm: number): number => Math.round(10 * mm) / 10;
+
+/** All that what is shown of a picture depends on; where it lies and how faded does not matter. */
+const keyOf = (plan: Plan, { id, file, corners, bare, widthMm, heightMm }: Picture): string =>
+  JSON.stringify([plan.id, id, file, corners, bare, widthMm, heightMm, plan.paper]);

@@ -1,0 +1,47 @@
+import { expose } from 'comlink';
+import { correctedOnPaper, straightened, type Corners, type Photo } from '@kettle/core/photo';
+import type { PictureApi } from './picture-api';
+
+/** A picture is unpacked no larger than this along its longer edge, px: finer than any board shows it. */
+const LARGEST_PX = 3000;
+
+const WHOLE: Corners = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+];
+
+async function unpacked(file: Blob): Promise<Photo> {
+  const bitmap = await createImageBitmap(file);
+  const scale = Math.min(1, LARGEST_PX / Math.max(bitmap.width, bitmap.height));
+  const [width, height] = [bitmap.width, bitmap.height].map((px) => Math.max(1, Math.round(px * scale)));
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(bitmap, 0, 0, width, height);
+  bitmap.close();
+  return { width, height, rgba: context.getImageData(0, 0, width, height).data };
+}
+
+function packed({ width, height, rgba }: Photo): Promise<Blob> {
+  const canvas = new OffscreenCanvas(width, height);
+  const pixels = new ImageData(width, height);
+  pixels.data.set(rgba);
+  canvas.getContext('2d')!.putImageData(pixels, 0, 0);
+  return canvas.convertToBlob({ type: 'image/png' });
+}
+
+const api: PictureApi = {
+  async sizeOf(file) {
+    const bitmap = await createImageBitmap(file);
+    const size = { widthPx: bitmap.width, heightPx: bitmap.height };
+    bitmap.close();
+    return size;
+  },
+
+  async develop(file, { corners, bare, white, widthPx, heightPx }) {
+    const straight = straightened(await unpacked(file), corners ?? WHOLE, widthPx, heightPx);
+    return packed(correctedOnPaper(straight, bare, white));
+  },
+};
+
+expose(api);

@@ -1,0 +1,12 @@
+export {
+  lineMm,
+  MASK_PENS,
+  MASKING_TOOL_IDS,
+  MASKING_TOOLS,
+  maskingTool,
+  type MaskingTool,
+  type MaskingToolId,
+} from './tool';
+export { maskStrokeSchema, resistSchema, type MaskStroke, type Resist } from './resist';
+export { liftedBy, maskPieces, strokeLength, strokePieces } from './footprint';
+export { setsAfter } from './setting';

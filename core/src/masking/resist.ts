@@ -1,0 +1,26 @@
+import * as z from 'zod';
+import { id } from '../units';
+import { MASKING_TOOL_IDS } from './tool';
+
+/** A stroke of a masking tool: x and y in mm on the panel, pressure 0…1. */
+export const maskStrokeSchema = z.strictObject({
+  id,
+  points: z
+    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1)]).readonly())
+    .min(1)
+    .readonly(),
+});
+export type MaskStroke = z.infer<typeof maskStrokeSchema>;
+
+/** Drops of a spatter: x, y and diameter, mm. */
+const dropSchema = z.tuple([z.number(), z.number(), z.number().positive()]).readonly();
+
+/** What is masked freehand with one tool and goes on and comes off as one. */
+export const resistSchema = z.strictObject({
+  id,
+  name: z.string().min(1).max(60),
+  tool: z.enum(MASKING_TOOL_IDS),
+  strokes: z.array(maskStrokeSchema).max(20_000),
+  drops: z.array(dropSchema).max(50_000),
+});
+export type Resist = z.infer<typeof resistSchema>;

@@ -1,0 +1,4 @@
+export { cornersSchema, pictureSchema, type Corners, type Photo, type Picture } from './photo';
+export { readHead, type PhotoHead } from './head';
+export { seenThrough, straightened } from './straighten';
+export { correctedOnPaper } from './bare-paper';
