@@ -26,6 +26,15 @@ export interface ShownPicture {
   readonly picture: Picture;
   readonly image: HTMLImageElement;
   readonly href: string;
+  /** Nothing of it has changed since it was made ready. */
+  readonly fresh: boolean;
+}
+
+/** A picture as it was developed, and by what. */
+interface Developed {
+  readonly key: string;
+  readonly image: HTMLImageElement;
+  readonly href: string;
 }
 
 /** The pictures that lie on the open card’s panel, set straight and corrected; worked out anew when one changes. */
@@ -35,18 +44,19 @@ export class Pictures {
   private readonly store = inject(PlanStore);
   private readonly worker = inject(PictureWorker);
   private readonly archive = new PlanArchive(inject(Database));
-  private readonly ready = signal<ReadonlyMap<string, { image: HTMLImageElement; href: string }>>(new Map());
-  private readonly asked = new Set<string>();
+  /** By picture, as it was last developed. */
+  private readonly ready = signal<ReadonlyMap<string, Developed>>(new Map());
+  private readonly asked = new Map<string, string>();
   private readonly wanted = computed(() => this.store.plan(), {
     equal: (a, b) => a?.id === b?.id && a?.pictures === b?.pictures && a?.paper === b?.paper,
   });
 
-  /** Those that are ready, in the order they lie. */
+  /** Those that are ready, in the order they lie; one that is being developed anew is shown as it was. */
   readonly shown = computed((): ShownPicture[] => {
     const [plan, ready] = [this.wanted(), this.ready()];
     return (plan?.pictures ?? []).flatMap((picture) => {
-      const made = ready.get(keyOf(plan!, picture));
-      return made ? [{ picture, ...made }] : [];
+      const made = ready.get(picture.id);
+      return made ? [{ picture, ...made, fresh: made.key === keyOf(plan!, picture) }] : [];
     });
   });
 
@@ -87,8 +97,8 @@ export class Pictures {
 
   private async develop(plan: Plan, picture: Picture): Promise<void> {
     const key = keyOf(plan, picture);
-    if (this.asked.has(key)) return;
-    this.asked.add(key);
+    if (this.asked.get(picture.id) === key) return;
+    this.asked.set(picture.id, key);
     try {
       const file = await this.archive.attached(plan.id, picture.file);
       if (!file) {
@@ -109,10 +119,14 @@ export class Pictures {
       const image = new Image();
       image.src = URL.createObjectURL(developed);
       await image.decode();
-      this.ready.update((ready) => new Map(ready).set(key, { image, href: image.src }));
+      // Meanwhile it may have been asked for in another way.
+      if (this.asked.get(picture.id) !== key) return URL.revokeObjectURL(image.src);
+      const before = this.ready().get(picture.id);
+      this.ready.update((ready) => new Map(ready).set(picture.id, { key, image, href: image.src }));
+      if (before) URL.revokeObjectURL(before.href);
     } catch (cause) {
       // It may be asked for again, with other corners.
-      this.asked.delete(key);
+      this.asked.delete(picture.id);
       const says = cause instanceof Error ? cause.message : String(cause);
       this.messages.stop(`The picture “${picture.name}” cannot be shown: ${says}.`, 'The card is safe.');
     }

@@ -56,7 +56,11 @@ export class PicturesList {
     readonly heightMm: number;
   } | null>(null);
   /** The picture on which bare paper is being pressed. */
-  readonly paper = signal<{ readonly picture: Picture; readonly href: string } | null>(null);
+  readonly pressed = signal<string | null>(null);
+  /** It is shown for that once it is set straight, which takes a moment. */
+  readonly paper = computed(
+    () => this.pictures.shown().find(({ picture, fresh }) => fresh && picture.id === this.pressed()) ?? null,
+  );
 
   bring(file: HTMLInputElement, use: Picture['use']): void {
     this.use = use;
@@ -128,14 +132,8 @@ export class PicturesList {
     this.put({ ...picture, corners, widthMm, heightMm, at, bare: [] });
   }
 
-  pressPaper(picture: Picture): void {
-    const shown = this.pictures.shown().find((one) => one.picture.id === picture.id);
-    if (shown) this.paper.set({ picture, href: shown.href });
-    else this.messages.stop('The picture is not ready yet.', 'Press again in a moment.');
-  }
-
   corrected(picture: Picture, bare: [number, number][]): void {
-    this.paper.set(null);
+    this.pressed.set(null);
     this.put({ ...picture, bare });
   }
 }

@@ -1,0 +1,16 @@
+import { openBrowser, openPage, press, seeText, serveApp } from './e2e/browser';
+import { writeFileSync } from 'node:fs';
+const served = await serveApp(); const profile = await openBrowser();
+const page = await openPage(profile, served.url);
+await seeText(page, 'Kettle in the rain');
+await page.goto(`${served.url}/card/quince-branch/sketch`); await seeText(page,'Nothing is drawn yet.');
+await press(page,'Tracing');
+const input = (await page.waitForSelector('[data-testid=picture-file]')) as any;
+await input.uploadFile('/tmp/panel.png');
+await page.waitForSelector('.place'); await new Promise(r=>setTimeout(r,800));
+await page.screenshot({path:'/tmp/l1.png'});
+await page.locator('.p-dialog .p-button:not(.p-dialog-close-button)').click();
+await new Promise(r=>setTimeout(r,3000));
+await page.screenshot({path:'/tmp/l2.png'});
+console.log(page.faults);
+await profile.close(); await served.close();
