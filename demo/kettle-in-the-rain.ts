@@ -97,7 +97,7 @@ const COMMANDS: Command[] = [
   area('steam', 'steam', rounded(STEAM)),
   {
     do: 'keep-white',
-    white: { id: 'white-kettle', area: 'kettle', way: 'paint-round', tool: null, wanted: null },
+    white: { id: 'white-kettle', area: 'kettle', way: 'paint-round', tool: null, wanted: null, edge: 'hard' },
   },
   mix('rain', 'rain grey', 0.1, ['PB29', 3], ['PBr7-burnt-sienna', 1]),
   mix('cloud', 'low cloud', 0.22, ['PB29', 2], ['PBr7-burnt-sienna', 1]),
@@ -110,7 +110,10 @@ const COMMANDS: Command[] = [
   pass('cloud-charge', 'charge', '', ['pane'], 'cloud', { handsS: 40 }),
   pass('kettle-wash', 'flat-wash', '', ['kettle'], 'copper', { filmUm: 60 }),
   pass('kettle-shade', 'glaze', '', ['kettle'], 'shade', { handsS: 120 }),
-  { do: 'keep-white', white: { id: 'white-steam', area: 'steam', way: 'mask', tool: null, wanted: null } },
+  {
+    do: 'keep-white',
+    white: { id: 'white-steam', area: 'steam', way: 'mask', tool: null, wanted: null, edge: 'hard' },
+  },
 ];
 
 /** The studio's first finished card: get well; a kettle on a sill, its steam masked, rain wet-in-wet on the pane. */

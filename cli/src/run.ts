@@ -7,6 +7,7 @@ import { check } from './commands/check';
 import { cut } from './commands/cut';
 import { dry } from './commands/dry';
 import { glaze } from './commands/glaze';
+import { legible } from './commands/legible';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
@@ -16,6 +17,7 @@ import { size } from './commands/size';
 import { spatter } from './commands/spatter';
 import { swatchFit } from './commands/swatch-fit';
 import { trace } from './commands/trace';
+import { whites } from './commands/whites';
 
 /** Every command; to add one, a file in commands/ and a name here. */
 export const COMMANDS: readonly CliCommand[] = [
@@ -30,6 +32,8 @@ export const COMMANDS: readonly CliCommand[] = [
   simulate,
   spatter,
   areas,
+  whites,
+  legible,
   trace,
   check,
   list,

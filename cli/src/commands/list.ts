@@ -3,6 +3,7 @@ import { CHECKS } from '@kettle/core/checks';
 import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
 import { LIGHTS } from '@kettle/core/colour';
 import { FONT_IDS, FONT_NAMES } from '@kettle/core/lettering';
+import { MASKING_TOOLS } from '@kettle/core/masking';
 import { PAPERS } from '@kettle/core/paper';
 import { PIGMENTS } from '@kettle/core/pigment';
 import { CHORES, TECHNIQUES } from '@kettle/core/plan';
@@ -14,7 +15,7 @@ export const list: CliCommand = {
   says: 'the ids that the other commands know',
   shape: {
     in: '(nothing)',
-    out: 'papers[{id,name}] pigments[…] lights[…] brushes[…] envelopes[…] climates[…] techniques[…] chores[…] fonts[…] checks[{id,severity}]',
+    out: 'papers[{id,name}] pigments[…] lights[…] brushes[…] envelopes[…] climates[…] techniques[…] chores[…] fonts[…] maskingTools[…] checks[{id,severity}]',
   },
   input: 'none',
   run: () => ({
@@ -27,6 +28,7 @@ export const list: CliCommand = {
     techniques: TECHNIQUES.map(idAndName),
     chores: CHORES.map(idAndName),
     fonts: FONT_IDS.map((id) => ({ id, name: FONT_NAMES[id] })),
+    maskingTools: MASKING_TOOLS.map(({ id, name, leastMm, mostMm }) => ({ id, name, leastMm, mostMm })),
     checks: CHECKS.map(({ id, severity }) => ({ id, severity })),
   }),
 };

@@ -11,3 +11,5 @@ export { cutOutArea, joinAreas, splitArea } from './reshape';
 export { narrowestWidth } from './narrowest';
 export { fluidMl, footprint } from './footprint';
 export { areasTouch, touchingAreas } from './touching';
+export { inscribedCircle } from './inscribed';
+export { widthsOf, type Widths } from './widths';

@@ -2,7 +2,7 @@ import { edgeLength, polygonArea } from '../geometry';
 import { everMasked, type Plan } from '../plan';
 import { areasTouch } from './touching';
 import { edgeWithin, grown } from './combine';
-import { narrowestWidth } from './narrowest';
+import { widthsOf } from './widths';
 
 /** What a painter has to know of an area: how much paint, how fine a brush, how much edge, and what lies against it. */
 export interface AreaMeasures {
@@ -22,7 +22,7 @@ export function measureAreas(plan: Plan): AreaMeasures[] {
   return plan.areas.map(({ id, outline }) => ({
     id,
     cm2: polygonArea(outline) / 100,
-    narrowestMm: narrowestWidth(outline),
+    narrowestMm: widthsOf(outline).narrowestMm,
     edgeMm: edgeLength(outline),
     touching: plan.areas
       .filter((other) => other.id !== id && areasTouch(plan, id, other.id, barriers))

@@ -1,26 +1,49 @@
-import { common, grown } from './combine';
 import { bounds, polygonArea, type Polygon } from '../geometry';
+import { cutAway, grown } from './combine';
 
-/** A tool gets into a region if it covers this share of it, its corners drawn out sharp. */
+/** A tool gets into a region if it covers this share of it, the tips of its corners counted as reached. */
 const COVERED = 0.97;
 
-/** How exactly the width is found, mm. */
-const FINE_MM = 0.01;
+/** A part left out by a round tool is the tip of a corner when it is smaller than so many squares of the tool’s radius. */
+const CORNER = 2;
+
+/** The narrowest place is looked for in steps of this factor from this share of the region’s size up, then exactly, mm. */
+const STEP = 1.3;
+const FINEST = 1 / 300;
+const FINE_MM = 0.005;
+
+/** Lengths are whole micrometres: slivers along an edge would join one corner’s tip to the next, mm. */
+const SLACK_MM = 0.004;
 
 /**
- * Width of the narrowest stretch of a region, mm: the widest round tool that still gets into all of it but the tips of
- * its corners (opening by a disc; Serra 1982).
+ * Width of the narrowest stretch of a region, mm: the widest round tool up to which each gets into all of it but the tips
+ * of its corners (opening by a disc; Serra 1982).
  */
 export function narrowestWidth(region: Polygon): number {
-  const whole = polygonArea(region);
   const [, , width, height] = bounds(region);
-  let [low, high] = [0, Math.min(width, height)];
+  const widest = Math.min(width, height);
+  let low = 0;
+  let high = FINEST * widest;
+  while (high < widest && getsIn(region, high)) {
+    low = high;
+    high = Math.min(widest, high * STEP);
+  }
   while (high - low > FINE_MM) {
     const middle = (low + high) / 2;
-    const opened = grown(grown([region], -middle / 2), middle / 2, 'sharp');
-    const covered = common(opened, [region]).reduce((sum, part) => sum + polygonArea(part), 0);
-    if (covered >= COVERED * whole) low = middle;
+    if (getsIn(region, middle)) low = middle;
     else high = middle;
   }
   return low;
+}
+
+/** Whether a round tool of a width gets into enough of a region. */
+function getsIn(region: Polygon, widthMm: number): boolean {
+  const radius = widthMm / 2;
+  const opened = grown(grown([region], -radius), radius + SLACK_MM);
+  if (opened.length === 0) return false;
+  const missed = cutAway([region], opened)
+    .map(polygonArea)
+    .filter((mm2) => mm2 > CORNER * radius ** 2)
+    .reduce((sum, mm2) => sum + mm2, 0);
+  return missed <= (1 - COVERED) * polygonArea(region);
 }

@@ -1,3 +1,4 @@
+import type { Point } from '../geometry';
 import type { Command, Plan } from '../plan';
 import type { Timeline } from '../schedule';
 
@@ -14,6 +15,8 @@ export interface Finding {
     readonly area?: string;
     readonly pass?: string;
     readonly atS?: number;
+    /** The very place on the panel, mm. */
+    readonly point?: Point;
   };
   /** What was found and what it may be at most; `null` = without end. */
   readonly number: { readonly value: number | null; readonly unit: string; readonly limit: number | null };

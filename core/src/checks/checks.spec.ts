@@ -56,7 +56,7 @@ describe('bleed-into-wet', () => {
 describe('mask-not-set', () => {
   const plan = smallPlan(addPass('sky-wash', 'sky', 'blue', { start: 'straight-on' }), {
     do: 'keep-white',
-    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
   });
 
   it('stops a brush over it, with time had and time needed, and its fix cures it', () => {

@@ -6,7 +6,7 @@ import { readKettleFile, readPlan, writeKettleFile } from '.';
 
 const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
   do: 'keep-white',
-  white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+  white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
 });
 const bytes = writeKettleFile({ plan, attachments: {} });
 

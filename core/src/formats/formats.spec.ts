@@ -29,7 +29,7 @@ const RULES = {
 const LATER = { version: 5, pictures: [], resists: [], rules: RULES };
 
 const whitesOf = (old: Record<string, unknown>): object[] =>
-  (old['whites'] as object[]).map((white) => ({ ...white, tool: null, wanted: null }));
+  (old['whites'] as object[]).map((white) => ({ ...white, tool: null, wanted: null, edge: 'hard' }));
 
 describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {

@@ -46,7 +46,12 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
     ...{ pictures: [], resists: [] },
     rules: withRules(old['rules']),
     whites: Array.isArray(old['whites'])
-      ? old['whites'].map((white) => ({ ...asObject(white, 'whites'), tool: null, wanted: null }))
+      ? old['whites'].map((white) => ({
+          ...asObject(white, 'whites'),
+          tool: null,
+          wanted: null,
+          edge: 'hard',
+        }))
       : old['whites'],
   }),
 };

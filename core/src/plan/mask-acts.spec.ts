@@ -9,7 +9,7 @@ describe('when a mask goes on and comes off', () => {
   const passes = [addPass('p1', 'sky', 'blue'), addPass('p2', 'sky', 'lemon'), addPass('p3', 'sky', 'dark')];
   const boat: Command = {
     do: 'keep-white',
-    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
   };
   const painting = (plan: Plan): string[] =>
     plan.acts.map(({ id }) => id).filter((id) => /^(p\d|mask)/.test(id));

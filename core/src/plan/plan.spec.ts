@@ -45,8 +45,8 @@ const EVERY_COMMAND: Command[] = [
   { do: 'rub-out-line', line: 'l1' },
   addArea('reed', rectangle(100, 70, 4, 20)),
   { do: 'rename-area', area: 'reed', name: 'reeds' },
-  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null } },
-  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'bare', tool: null, wanted: null } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'bare', tool: null, wanted: null, edge: 'hard' } },
   { do: 'mask-when', masked: 'boat', on: null, off: null },
   { do: 'give-up-white', white: 'w' },
   {
@@ -98,7 +98,7 @@ describe('commands', () => {
   it('masking puts both acts in order, before the first pass and after the last', () => {
     const plan = did(smallPlan(addPass('p1', 'sky', 'blue')), {
       do: 'keep-white',
-      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
     });
     expect(order(plan)).toEqual([
       'prepare',
@@ -153,14 +153,17 @@ describe('what lies on an area', () => {
     const plan = smallPlan(
       addPass('p1', 'sky', 'blue'),
       addPass('p2', 'sky', 'lemon', { technique: 'glaze' }),
-      { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'paint-round', tool: null, wanted: null } },
+      {
+        do: 'keep-white',
+        white: { id: 'w', area: 'boat', way: 'paint-round', tool: null, wanted: null, edge: 'hard' },
+      },
     );
     expect(layersAt(plan, 'sky', plan.acts.length)).toHaveLength(2);
     expect(layersAt(plan, 'boat', plan.acts.length)).toHaveLength(0);
     expect(colourAt(plan, 'sky', plan.acts.length)[0]).toBeLessThan(colourAt(plan, 'sky', 0)[0] - 5);
     const masked = did(plan, {
       do: 'keep-white',
-      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
     });
     expect(layersAt(masked, 'boat', masked.acts.length)).toHaveLength(0);
     const given = did(plan, { do: 'give-up-white', white: 'w' });

@@ -38,8 +38,10 @@ export const whiteSchema = z.strictObject({
   way: z.enum(WAYS),
   /** What a mask is laid with; `null` for the tool that suits best. */
   tool: z.enum(MASKING_TOOL_IDS).nullable(),
-  /** The colour to be kept; `null` for the paper’s white. */
+  /** The colour to be kept; `null` for what lies there, mostly the paper’s white. */
   wanted: labSchema.nullable(),
+  /** Whether it is to end sharply or to fade into what is round it. */
+  edge: z.enum(['hard', 'soft']),
 });
 export type White = z.infer<typeof whiteSchema>;
 

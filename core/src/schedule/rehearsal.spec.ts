@@ -60,7 +60,7 @@ describe('a plan painted by a hand', () => {
     const keeping = (way: 'paint-round' | 'mask'): Plan =>
       smallPlan(addArea('moon', moon), addPass('sky-wash', 'sky', 'blue'), {
         do: 'keep-white',
-        white: { id: 'white-moon', area: 'moon', way, tool: null, wanted: null },
+        white: { id: 'white-moon', area: 'moon', way, tool: null, wanted: null, edge: 'hard' },
       });
     const heart = rectangle(43, 11, 8, 8);
     const bare = painted(rehearsed(planned));

@@ -89,7 +89,7 @@ describe('water on water', () => {
 describe('masks', () => {
   const plan = smallPlan(addPass('sky-wash', 'sky', 'blue'), {
     do: 'keep-white',
-    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+    white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
   });
 
   it('must set before a wash crosses them, and come off when all round is dry', () => {

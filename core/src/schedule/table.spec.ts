@@ -8,7 +8,7 @@ const plan = smallPlan(
   addPass('sky-wash', 'sky', 'blue'),
   addPass('boat-wash', 'boat', 'dark', { start: 'straight-on' }),
   addPass('field-wash', 'field', 'lemon'),
-  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null } },
+  { do: 'keep-white', white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' } },
 );
 const act = (id: string, of: Plan = plan): Act => of.acts.find((a) => a.id === id)!;
 const after = (table: Table, id: string, endS: number, factor = 1): Table =>

@@ -74,7 +74,7 @@ describe('a sitting', () => {
   it('waits for the mask, and says never in saturated air', () => {
     const masked = smallPlan(addPass('sky-wash', 'sky', 'blue'), {
       do: 'keep-white',
-      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null },
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
     });
     const events = [...CHORES, 'mask-on'].map((act) => ({ kind: 'done' as const, act }));
     const now = at(300, events, LAID_AT, masked);

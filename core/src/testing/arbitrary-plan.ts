@@ -47,7 +47,7 @@ export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
   areaId.map((area): Command => ({ do: 'remove-area', area })),
   fc.record({ area: areaId, way: fc.constantFrom(...WAYS) }).map(({ area, way }): Command => ({
     do: 'keep-white',
-    white: { id: `white-${area}`, area, way, tool: null, wanted: null },
+    white: { id: `white-${area}`, area, way, tool: null, wanted: null, edge: 'hard' },
   })),
   fc
     .record({ masked: areaId, on: fc.option(passId), off: fc.option(passId) })

@@ -119,7 +119,10 @@ export class WhitesStation {
   });
 
   keep(area: string, way: White['way']): void {
-    this.store.do({ do: 'keep-white', white: { id: `white-${area}`, area, way, tool: null, wanted: null } });
+    this.store.do({
+      do: 'keep-white',
+      white: { id: `white-${area}`, area, way, tool: null, wanted: null, edge: 'hard' },
+    });
   }
 
   giveUp(white: White | null): void {

@@ -1,0 +1,25 @@
+import { readPlan } from '@kettle/core/formats';
+import { layOut } from '@kettle/core/schedule';
+import { rankWays, whiteFacts } from '@kettle/core/whites';
+import type { CliCommand } from '../command';
+
+export const whites: CliCommand = {
+  name: 'whites',
+  says: 'a plan → for each of its whites the ways to keep it, the best first',
+  shape: {
+    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
+    out: 'whites[{id,ways[{way,score 0…100,reasons[…],numbers{}}]}]',
+  },
+  input: 'plan',
+  run: (input) => {
+    const plan = readPlan(input);
+    const { masks } = layOut(plan);
+    return {
+      whites: plan.whites.map((white) => {
+        const laid = masks.find(({ area }) => area === white.area);
+        const maskedS = laid && laid.offS !== null ? laid.offS - laid.onS : null;
+        return { id: white.id, ways: rankWays(whiteFacts(plan, white.area, white, maskedS)) };
+      }),
+    };
+  },
+};

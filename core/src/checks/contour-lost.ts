@@ -1,0 +1,26 @@
+import { nameOf } from '../plan';
+import { LOST_EDGE_L, lostContour } from '../whites';
+import type { Check } from './check';
+
+/** More of a contour than this gone, and a thing is not seen as itself. Ours. */
+const SHARE = 0.5;
+
+/** A white that looked clear under its mask vanishes when it is revealed on a ground as light: a white sail on a white sky. */
+export const contourLost: Check = {
+  id: 'contour-lost',
+  severity: 'look',
+  find: ({ plan }) =>
+    plan.whites.flatMap(({ area, edge }) => {
+      if (edge === 'soft') return [];
+      const lost = lostContour(plan, area);
+      if (lost.share <= SHARE) return [];
+      const percent = Math.round(100 * lost.share);
+      return [
+        {
+          where: { area, ...(lost.at ? { point: lost.at } : {}) },
+          number: { value: percent, unit: '%', limit: 100 * SHARE },
+          why: `${percent} % of the edge of ${nameOf(plan, area)} differs from what is round it by less than ${LOST_EDGE_L} L* when all is uncovered: it vanishes.`,
+        },
+      ];
+    }),
+};

@@ -1,0 +1,60 @@
+import { grown } from '../areas';
+import { contains, distance, type Point, type Ring } from '../geometry';
+import { glazeLab } from '../pigment';
+import { colourAt, outlineOf, paintedOf, planPaper, type Plan } from '../plan';
+
+/** A difference along an edge smaller than this is a lost edge, L*. */
+export const LOST_EDGE_L = 10;
+
+/** How far outside its edge the ground of a white is looked at, mm: beyond a wavering of the hand. */
+const OUTSIDE_MM = 0.6;
+
+/** Places looked at along an edge, at most. */
+const PLACES = 120;
+
+/** How much of an area’s edge is lost when all masks are off, and a place where it is. */
+export interface LostContour {
+  readonly share: number;
+  readonly at: Point | null;
+}
+
+/** Compares an area, when all is painted and uncovered, with what lies just outside it: the uppermost area there, or bare paper. */
+export function lostContour(plan: Plan, area: string): LostContour {
+  const end = plan.acts.length;
+  const own = colourAt(plan, area, end)[0];
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const places = grown([outlineOf(plan, area)], OUTSIDE_MM)
+    .flatMap(([outer]) => spread(outer))
+    .filter(([x, y]) => x > 0 && y > 0 && x < widthMm && y < heightMm);
+  const bareL = glazeLab(planPaper(plan), [])[0];
+  const known = new Map<string, number>();
+  const lightnessAt = (at: Point): number => {
+    const top = plan.areas.findLast(({ id, outline }) => id !== area && contains(outline, at));
+    if (!top) return bareL;
+    const found = known.get(top.id) ?? colourAt(plan, top.id, end)[0];
+    known.set(top.id, found);
+    return found;
+  };
+  const lost = places.filter((at) => Math.abs(lightnessAt(at) - own) < LOST_EDGE_L);
+  return {
+    share: places.length === 0 ? 0 : lost.length / places.length,
+    at: lost.length === 0 ? null : lost[lost.length >> 1],
+  };
+}
+
+/** Places along a ring at even steps. */
+function spread(ring: Ring): Point[] {
+  const sides = ring.map((a, i) => ({ a, b: ring[(i + 1) % ring.length] }));
+  const step = sides.reduce((sum, { a, b }) => sum + distance(a, b), 0) / PLACES;
+  const places: Point[] = [];
+  let left = 0;
+  for (const { a, b } of sides) {
+    const length = distance(a, b);
+    for (; left < length; left += step) {
+      const t = left / length;
+      places.push([a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
+    }
+    left -= length;
+  }
+  return places;
+}
