@@ -56,6 +56,12 @@ describe('axe finds nothing serious', () => {
     expect(await serious()).toEqual([]);
   });
 
+  it.each(['Masked by hand', 'Coming off', 'Compared'])('at Whites, its leaf of %s', async (leaf) => {
+    await station(page, 'whites');
+    await press(page, leaf);
+    expect(await serious()).toEqual([]);
+  });
+
   it.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])('at Sketch, its leaf of %s', async (leaf) => {
     await station(page, 'sketch');
     await press(page, leaf);

@@ -118,8 +118,11 @@ describe('a newcomer', () => {
   it('keeps the heron white under mask', async () => {
     await station(page, 'whites');
     await page.waitForSelector('fieldset input');
-    await page.locator('fieldset:first-of-type label:first-of-type input').click();
-    await seeText(page, 'Masking fluid is tacky after');
+    await page.waitForSelector('fieldset input[type=radio] + span .score');
+    await page.$$eval('fieldset:first-of-type label', (labels) =>
+      labels.find((label) => label.textContent.includes('mask it'))!.click(),
+    );
+    await seeText(page, 'on before all painting');
   });
 
   it('mixes a colour, and finds the parts of one it wants', async () => {

@@ -17,20 +17,62 @@ const DEMO = JSON.parse(readFileSync('app/public/demo/kettle-in-the-rain.json', 
   unknown
 >;
 
-/** Puts a card with so many pencil strokes into the browser's database, as if they had been drawn. */
-async function put(page: OpenPage, strokes: number): Promise<void> {
-  const lines = Array.from({ length: strokes }, (_, i) => {
+type Point = readonly [x: number, y: number, pressure: number];
+
+const strokesOf = (count: number): { id: string; points: Point[] }[] =>
+  Array.from({ length: count }, (_, i) => {
     const [x, y] = [4 + (i % 60) * 2.3, 4 + Math.floor(i / 60) * 1.85];
     return {
-      ...{ id: `line-${i}`, kind: 'pencil' },
-      points: Array.from({ length: 14 }, (_, n) => [
+      id: `line-${i}`,
+      points: Array.from({ length: 14 }, (_, n): Point => [
         Math.round(100 * (x + 2 * Math.sin(0.7 * n + i))) / 100,
         Math.round(100 * (y + 0.2 * n)) / 100,
         0.3 + (0.4 * n) / 14,
       ]),
     };
   });
-  const plan = { ...DEMO, id: 'many-strokes', title: 'Many strokes', lines };
+
+/** A card with much on it, the station it is drawn on, and what stands there once it is open. */
+export interface ManyStrokes {
+  readonly station: 'sketch' | 'whites';
+  readonly seen: string;
+  readonly change: object;
+}
+
+/** So many lines of pencil. */
+export const manyLines = (count: number): ManyStrokes => ({
+  station: 'sketch',
+  seen: `of ${count} lines`,
+  change: { lines: strokesOf(count).map((line) => ({ ...line, kind: 'pencil' })) },
+});
+
+/** So many strokes of a masking pen, and so many drops of spatter. */
+export const manyMasks = (strokes: number, drops: number): ManyStrokes => ({
+  station: 'whites',
+  seen: 'In the hand: ruling pen',
+  change: {
+    resists: [
+      {
+        ...{ id: 'spray', name: 'spray', tool: 'toothbrush', strokes: [] },
+        drops: Array.from({ length: drops }, (_, i) => [
+          Math.round(100 * (2 + ((i * 7.31) % 142))) / 100,
+          Math.round(100 * (2 + ((i * 3.17) % 95))) / 100,
+          0.2 + ((i * 13) % 60) / 100,
+        ]),
+      },
+      { ...{ id: 'pen', name: 'ruling pen', tool: 'ruling-pen', drops: [] }, strokes: strokesOf(strokes) },
+    ],
+    acts: (DEMO['acts'] as { areas: string[]; chore?: string }[]).map((act) =>
+      act.chore === 'mask-on' || act.chore === 'mask-off'
+        ? { ...act, areas: [...act.areas, 'spray', 'pen'] }
+        : act,
+    ),
+  },
+});
+
+/** Puts a card into the browser's database, as if all on it had been drawn. */
+async function put(page: OpenPage, change: object): Promise<void> {
+  const plan = { ...DEMO, id: 'many-strokes', title: 'Many strokes', ...change };
   await page.evaluate(async (plan) => {
     const db = await new Promise<IDBDatabase>((resolve, reject) => {
       const opening = indexedDB.open('kettle-drift');
@@ -85,12 +127,12 @@ function framesOf(trace: Uint8Array, doing: StrokeTimes['doing']): StrokeTimes {
   };
 }
 
-/** Opens a sketch of so many strokes, draws more, pushes and zooms the board, and times the page's main thread. */
-export async function strokeTimes(page: OpenPage, url: string, strokes: number): Promise<StrokeTimes[]> {
+/** Opens a card of many strokes, draws more, pushes and zooms the board, and times the page's main thread. */
+export async function strokeTimes(page: OpenPage, url: string, many: ManyStrokes): Promise<StrokeTimes[]> {
   await seeText(page, 'Kettle in the rain');
-  await put(page, strokes);
-  await page.goto(`${url}/card/many-strokes/sketch`);
-  await seeText(page, `of ${strokes} lines`);
+  await put(page, many.change);
+  await page.goto(`${url}/card/many-strokes/${many.station}`);
+  await seeText(page, many.seen);
   await settled(page);
   // A frame is a frame even where nothing asks for one.
   await page.evaluate(`(function tick() { requestAnimationFrame(tick); })()`);

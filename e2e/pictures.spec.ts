@@ -204,7 +204,7 @@ it('a guide is pulled by its dot, and lettering by hand over words becomes areas
   await press(page, 'Guides');
   await choose(page, 'Lay a guide', 'a horizon by hand');
   const down = (): Promise<number> =>
-    page.$eval('[data-testid=guide] input', (input) => Number.parseFloat((input as HTMLInputElement).value));
+    page.$eval('[data-testid=guide] input', (input) => Number.parseFloat(input.value));
   const before = await down();
   const pen = await Pen.on(page, '[data-testid=board]');
   // The dot stands in the middle of the horizon, six tenths down the panel; the panel fills the board’s height or width.

@@ -9,7 +9,7 @@ import { benchPanel } from '../bench/panel';
 import { openBrowser, openPage, serveApp, type Profile } from '../e2e/browser';
 import { firstVisit } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
-import { strokeTimes } from '../e2e/many-strokes';
+import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
 import { rackTimes, type RackTimes } from '../e2e/full-rack';
 import { measureCalibration } from './measure/calibration';
 import { measureCuttingPlans } from './measure/cutting-plans';
@@ -20,10 +20,14 @@ import { measureTwins } from './measure/twins';
 import { broken, type Measured } from './measure/limits';
 import { measurePigments } from './measure/pigments';
 import { measureProperties } from './measure/properties';
+import { measureWhites } from './measure/whites';
 
 const FOLDER = 'docs/measurements';
 /** Tabs killed in mid-stroke, and as many in mid-sitting. */
 const KILLS = '20';
+
+/** A drawn frame’s main thread in the middle, and the longest task, ms. */
+const SMOOTH = { drawingFrameMs: 8, zoomingFrameMs: 8, pushingFrameMs: 8, longestTaskMs: 50 };
 
 mkdirSync(FOLDER, { recursive: true });
 const keep = (name: string, figures: object): void => {
@@ -69,13 +73,15 @@ hold('painting', {
 });
 hold('cutting', { figures: benchCutting(), below: { fortyMs: 200 } });
 hold('cutting-plans', measureCuttingPlans());
+hold('whites', await measureWhites());
 hold('properties', measureProperties());
 keep('line-kernel', await lineKernelRatio());
 keep('first-visit', await measureFirstVisit());
 hold('many-strokes', {
-  figures: await measureManyStrokes(),
-  below: { drawingFrameMs: 8, zoomingFrameMs: 8, pushingFrameMs: 8, longestTaskMs: 50 },
+  figures: await measureManyStrokes(manyLines(3000)),
+  below: SMOOTH,
 });
+hold('many-masks', { figures: await measureManyStrokes(manyMasks(2000, 5000)), below: SMOOTH });
 hold('full-rack', {
   figures: await measureFullRack(),
   below: { puttingUpMs: 50, inUseMs: 50 },
@@ -105,12 +111,12 @@ function measureFirstVisit(): Promise<object> {
   return inBrowser(firstVisit);
 }
 
-/** A sketch of three thousand strokes, the quietest of three. */
-async function measureManyStrokes(): Promise<Record<string, number>> {
+/** Drawing on a card of many strokes, the quietest of three. */
+async function measureManyStrokes(many: ManyStrokes): Promise<Record<string, number>> {
   const rounds: Record<string, number>[] = [];
   for (let round = 0; round < 3; round++) {
     const times = await inBrowser(async (profile, url) =>
-      strokeTimes(await openPage(profile, url), url, 3000),
+      strokeTimes(await openPage(profile, url), url, many),
     );
     rounds.push({
       ...Object.fromEntries(times.map(({ doing, medianFrameMs }) => [`${doing}FrameMs`, medianFrameMs])),

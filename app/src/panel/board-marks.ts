@@ -7,8 +7,7 @@ import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
 import type { Point } from '@kettle/core/geometry';
-import type { PencilLine } from '@kettle/core/sketch';
-import { linePath2d } from './line-mark';
+import { FILM, linePath2d, type BoardLine } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 
 /** More lines than this in the hand are shown by the box round them. */
@@ -58,8 +57,17 @@ export function boardGround(
 const TONES = { light: '#ffffffb0', dark: '#1c273366', shadow: '#1c27334d' } as const;
 
 /** What lies over the areas: the lamp’s tones, words, and help for the hand. */
-export function marksOver({ guides, words, tones, highlights, handles }: BoardOver): Konva.Shape[] {
+export function marksOver({
+  guides,
+  words,
+  tones,
+  highlights,
+  handles,
+  rings,
+  films,
+}: BoardOver): Konva.Shape[] {
   return [
+    ...films.map((data) => new Path({ data, fill: FILM, fillRule: 'evenodd' })),
     ...tones.map(({ path, tone }) => new Path({ data: path, fill: TONES[tone], fillRule: 'evenodd' })),
     ...highlights.map(
       ([x, y]) =>
@@ -70,6 +78,10 @@ export function marksOver({ guides, words, tones, highlights, handles }: BoardOv
     ),
     ...words.flatMap(({ paths }) =>
       paths.map((data) => new Path({ data, fill: '#4a525a', fillRule: 'nonzero', opacity: 0.8 })),
+    ),
+    ...rings.map(
+      ({ at: [x, y], radiusMm }) =>
+        new Circle({ x, y, radius: radiusMm, stroke: '#9c3b1b', strokeWidth: 0.7 }),
     ),
     ...guides.map(guideMark),
     ...handles.map(
@@ -86,6 +98,12 @@ export const guideMark = (points: readonly Point[]): Konva.Shape =>
     ...{ dash: [1.2, 1], opacity: 0.8 },
   });
 
+/** A board with nothing over its areas. */
+export const NOTHING_OVER: BoardOver = {
+  ...{ guides: [], words: [], tones: [], highlights: [] },
+  ...{ pictures: [], rings: [], films: [], handles: [] },
+};
+
 /** Marks over the areas, mm. */
 export interface BoardOver {
   readonly guides: readonly (readonly (readonly [number, number])[])[];
@@ -98,6 +116,10 @@ export interface BoardOver {
   readonly highlights: readonly (readonly [number, number])[];
   /** Pictures below all else. */
   readonly pictures: readonly BoardPicture[];
+  /** Places to be looked at, ringed; mm. */
+  readonly rings: readonly { readonly at: Point; readonly radiusMm: number }[];
+  /** Areas that lie under a mask. */
+  readonly films: readonly string[];
   /** Places that can be pulled by hand. */
   readonly handles: readonly BoardHandle[];
 }
@@ -121,7 +143,7 @@ export interface BoardHandle {
 
 /** The lines in the hand, pulled by so much, mm. */
 export function pickedMark(
-  lines: readonly PencilLine[],
+  lines: readonly BoardLine[],
   [right, down]: readonly [number, number],
 ): Konva.Shape {
   const xs = lines.flatMap(({ points }) => points.map(([x]) => x));

@@ -1,7 +1,7 @@
 import Konva from 'konva/lib/Core';
-import type { PencilLine } from '@kettle/core/sketch';
 import { boardGround, marksOver, type BoardOver } from './board-marks';
 import { BoardView, fromSeenTo, sameSeen, type Seen } from './board-view';
+import type { BoardLine } from './line-mark';
 import { LineSheet } from './line-sheet';
 import type { PanelDrawing } from './panel.view';
 
@@ -32,7 +32,7 @@ export class BoardTable {
   private readonly resize: ResizeObserver;
   private drawing: PanelDrawing | null = null;
   private over: BoardOver | null = null;
-  private lines: readonly PencilLine[] = [];
+  private lines: readonly BoardLine[] = [];
   /** How the panel was seen when it was last drawn. */
   private drawnAs: Seen | null = null;
   private resting: ReturnType<typeof setTimeout> | undefined;
@@ -50,7 +50,7 @@ export class BoardTable {
     this.resize.observe(host);
   }
 
-  show(drawing: PanelDrawing, over: BoardOver, lines: readonly PencilLine[]): void {
+  show(drawing: PanelDrawing, over: BoardOver, lines: readonly BoardLine[]): void {
     const newGround = drawing !== this.drawing || over !== this.over;
     this.drawing = drawing;
     this.over = over;

@@ -1,13 +1,13 @@
 import { Line } from 'konva/lib/shapes/Line';
 import { Rect } from 'konva/lib/shapes/Rect';
 import type { Point } from '@kettle/core/geometry';
-import { lineNear, linesWithin, type LineKind, type PencilLine, type PencilPoint } from '@kettle/core/sketch';
+import { lineNear, linesWithin, type PencilPoint } from '@kettle/core/sketch';
 import { BoardHands } from './board-hands';
 import { guideMark, pickedMark, type BoardHandle, type BoardOver } from './board-marks';
 import { KEY_MOVES } from './board-keys';
 import { BoardTable } from './board-table';
 import type { BoardView } from './board-view';
-import { lineColour, lineOutline } from './line-mark';
+import { lineColour, lineOutline, type BoardLine } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 
 export type BoardTool = 'pencil' | 'rectangle' | 'fill' | 'rub' | 'rub-out' | 'pick' | 'name' | 'board';
@@ -46,11 +46,11 @@ export const RUBBER_MM = 4;
 /** The board on which a panel is drawn: shows sheet, areas and lines, and follows pen, touch and mouse. */
 export class DrawingBoard {
   tool: BoardTool = 'pencil';
-  kind: LineKind = 'pencil';
+  kind: BoardLine['kind'] = 'pencil';
   private readonly table: BoardTable;
   private readonly hands: BoardHands;
-  private lines: readonly PencilLine[] = [];
-  private picked: readonly PencilLine[] = [];
+  private lines: readonly BoardLine[] = [];
+  private picked: readonly BoardLine[] = [];
   private way: PencilPoint[] = [];
   /** The hand holds what is taken up: the lines, or some words. */
   private carries: 'lines' | Words | null = null;
@@ -80,7 +80,7 @@ export class DrawingBoard {
   show(
     drawing: PanelDrawing,
     over: BoardOver,
-    lines: readonly PencilLine[],
+    lines: readonly BoardLine[],
     picked: ReadonlySet<string>,
   ): void {
     this.table.show(drawing, over, lines);
@@ -146,7 +146,11 @@ export class DrawingBoard {
         this.events.strokeGoesOn(fresh);
         this.table.showLive(
           new Line({
-            ...{ points: lineOutline(this.way, this.kind), closed: true, fill: lineColour(this.kind) },
+            ...{
+              points: lineOutline(this.way, this.kind),
+              closed: true,
+              fill: lineColour({ kind: this.kind }),
+            },
           }),
         );
         break;

@@ -1,5 +1,16 @@
 import { getStroke } from 'perfect-freehand';
-import type { LineKind, PencilLine, PencilPoint } from '@kettle/core/sketch';
+import { maskingTool, type MaskingToolId, type Resist } from '@kettle/core/masking';
+import type { LineKind, PencilPoint } from '@kettle/core/sketch';
+
+/** What is drawn on a board, and with what: pencil and ink, or a tool that masks, which may leave drops as well. */
+export interface BoardLine {
+  readonly id: string;
+  readonly kind: LineKind | MaskingToolId;
+  readonly points: readonly PencilPoint[];
+  readonly drops?: Resist['drops'];
+  /** Its colour, where that is not the one of its kind. */
+  readonly colour?: string;
+}
 
 /** Width of a line at the lightest and the heaviest pressure, mm, and its tone. */
 interface Stroke {
@@ -16,16 +27,28 @@ const STROKES: Readonly<Record<LineKind, Stroke>> = {
   fold: { lightestMm: 0.3, heaviestMm: 0.3, colour: '#0f5e63c0' },
 };
 
-export const lineColour = (kind: LineKind): string => STROKES[kind].colour;
+/** Masking fluid as it is tinted, to be seen and to see through. */
+export const FILM = '#d6a63c9c';
+
+const strokeOf = (kind: BoardLine['kind']): Stroke => {
+  if (kind in STROKES) return STROKES[kind as LineKind];
+  const { leastMm, mostMm } = maskingTool(kind as MaskingToolId);
+  return { lightestMm: leastMm, heaviestMm: mostMm, colour: FILM };
+};
+
+export const lineColour = ({ kind, colour }: Pick<BoardLine, 'kind' | 'colour'>): string =>
+  colour ?? strokeOf(kind).colour;
 
 /** The outline a line covers on the panel, x and y after one another, mm. */
-export function lineOutline(points: readonly PencilPoint[], kind: LineKind): number[] {
-  const { lightestMm, heaviestMm } = STROKES[kind];
+export function lineOutline(points: readonly PencilPoint[], kind: BoardLine['kind']): number[] {
+  const { lightestMm, heaviestMm } = strokeOf(kind);
+  // The library's width at a pressure p is size · (1 − thinning + 2 · thinning · p).
+  const middleMm = (lightestMm + heaviestMm) / 2;
   return getStroke(
     points.map(([x, y, p]) => [x, y, p]),
     {
-      size: heaviestMm,
-      thinning: 1 - lightestMm / heaviestMm,
+      size: middleMm,
+      thinning: 1 - lightestMm / middleMm,
       smoothing: 0.4,
       // The points are smoothed already: a line is to reach its own end and corners.
       streamline: 0,
@@ -35,19 +58,23 @@ export function lineOutline(points: readonly PencilPoint[], kind: LineKind): num
   ).flat();
 }
 
-const paths = new WeakMap<PencilLine, Path2D>();
+const paths = new WeakMap<BoardLine, Path2D>();
 
 /** A line as a path to be filled, mm; worked out once. */
-export function linePath2d(line: PencilLine): Path2D {
+export function linePath2d(line: BoardLine): Path2D {
   const known = paths.get(line);
   if (known) return known;
-  const outline = lineOutline(line.points, line.kind);
+  const outline = line.points.length > 0 ? lineOutline(line.points, line.kind) : [];
   const path = new Path2D();
   for (let i = 0; i < outline.length; i += 2) {
     if (i === 0) path.moveTo(outline[0], outline[1]);
     else path.lineTo(outline[i], outline[i + 1]);
   }
   path.closePath();
+  for (const [x, y, diameter] of line.drops ?? []) {
+    path.moveTo(x + diameter / 2, y);
+    path.arc(x, y, diameter / 2, 0, 2 * Math.PI);
+  }
   paths.set(line, path);
   return path;
 }

@@ -1,6 +1,5 @@
-import type { PencilLine } from '@kettle/core/sketch';
 import { sameSeen, type Seen } from './board-view';
-import { lineColour, linePath2d } from './line-mark';
+import { lineColour, linePath2d, type BoardLine } from './line-mark';
 
 /** Of a frame's time so much goes into drawing lines, ms; the rest of them wait for the next frame. */
 const SLICE_MS = 4;
@@ -18,7 +17,7 @@ type Size = readonly [width: number, height: number];
 export class LineSheet {
   private front: HTMLCanvasElement;
   private back: HTMLCanvasElement;
-  private lines: readonly PencilLine[] = [];
+  private lines: readonly BoardLine[] = [];
   private seen: Seen | null = null;
   private frame = 0;
 
@@ -31,7 +30,7 @@ export class LineSheet {
    * Draws lines as they are seen on a sheet of a size, px, and calls `fresh` in the same breath as they appear. What has
    * only been added to is not drawn anew.
    */
-  show(lines: readonly PencilLine[], seen: Seen, size: Size, fresh: () => void): void {
+  show(lines: readonly BoardLine[], seen: Seen, size: Size, fresh: () => void): void {
     const before = this.lines;
     this.lines = lines;
     const same = this.seen && this.frame === 0 && sameSeen(this.seen, seen) && isOf(this.front, size);
@@ -95,7 +94,7 @@ function drawingOn(canvas: HTMLCanvasElement, { scale, turnDeg, corner }: Seen):
   return context;
 }
 
-function draw(context: CanvasRenderingContext2D, line: PencilLine): void {
-  context.fillStyle = lineColour(line.kind);
+function draw(context: CanvasRenderingContext2D, line: BoardLine): void {
+  context.fillStyle = lineColour(line);
   context.fill(linePath2d(line));
 }

@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from '@kettle/core/plan';
+import type { Resist } from '@kettle/core/masking';
 import type { LineKind, PackedLines } from '@kettle/core/sketch';
 
 /** A card as last saved whole; the journal entries after `seq` lead on from it. */
@@ -31,7 +32,8 @@ export interface StrokePiece {
 }
 
 /** What a stroke under the pen is to become: a line of a kind, or a stroke of a freehand mask. */
-export type StrokeAs = { readonly line: LineKind } | { readonly resist: string };
+export type StrokeAs =
+  { readonly line: LineKind } | { readonly resist: Pick<Resist, 'id' | 'name' | 'tool'> };
 
 /** A file that belongs to a card, such as a picture that lies on its panel. */
 export interface Attachment {

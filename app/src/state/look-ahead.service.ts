@@ -12,7 +12,12 @@ const SETTLE_MS = 40;
 
 /** At which station a finding is mended. */
 const STATION_OF_CHECK: Readonly<Record<string, Station>> = {
-  'mask-not-set': 'whites',
+  ...Object.fromEntries(
+    [
+      ...['mask-not-set', 'mask-too-long', 'mask-too-large', 'mask-line-too-fine', 'counter-closed'],
+      ...['barrier-gap', 'white-crossed', 'contour-lost', 'lift-on-staining', 'spatter-too-small'],
+    ].map((id): [string, Station] => [id, 'whites']),
+  ),
   'lighter-over-darker': 'colours',
   'card-off-envelope': 'paper',
 };

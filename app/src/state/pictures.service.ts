@@ -5,6 +5,7 @@ import { paperReflectance } from '@kettle/core/paper';
 import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
 import { BadInput } from '@kettle/core/units';
+import type { BoardPicture } from '../panel/board-marks';
 import { PictureWorker } from '../workers/picture-worker.service';
 import { Database } from './database';
 import { Messages } from './messages.service';
@@ -59,6 +60,14 @@ export class Pictures {
       return made ? [{ picture, ...made, fresh: made.key === keyOf(plan!, picture) }] : [];
     });
   });
+
+  /** As they lie on a board. */
+  readonly onBoard = computed((): BoardPicture[] =>
+    this.shown().map(({ picture: { at, widthMm, heightMm, faded }, image }) => ({
+      ...{ image, x: at[0], y: at[1], width: widthMm, height: heightMm },
+      opacity: 1 - faded,
+    })),
+  );
 
   constructor() {
     toObservable(this.wanted).subscribe((plan) => {
@@ -120,7 +129,10 @@ export class Pictures {
       image.src = URL.createObjectURL(developed);
       await image.decode();
       // Meanwhile it may have been asked for in another way.
-      if (this.asked.get(picture.id) !== key) return URL.revokeObjectURL(image.src);
+      if (this.asked.get(picture.id) !== key) {
+        URL.revokeObjectURL(image.src);
+        return;
+      }
       const before = this.ready().get(picture.id);
       this.ready.update((ready) => new Map(ready).set(picture.id, { key, image, href: image.src }));
       if (before) URL.revokeObjectURL(before.href);

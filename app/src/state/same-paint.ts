@@ -16,4 +16,14 @@ export function paintsAlike(one: Plan | null, other: Plan | null): boolean {
 /** The painted sheet and the panel on it, to compare. */
 const sheetOf = (plan: Plan): string => JSON.stringify([paintedOf(plan).panel, paintedOf(plan).paint]);
 
-const PAINTED = ['climate', 'paper', 'rules', 'areas', 'whites', 'mixes', 'acts', 'embedded'] as const;
+const PAINTED = [
+  'climate',
+  'paper',
+  'rules',
+  'areas',
+  'whites',
+  'resists',
+  'mixes',
+  'acts',
+  'embedded',
+] as const;

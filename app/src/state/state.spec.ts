@@ -179,7 +179,7 @@ describe('archive', () => {
       [3, 4, 0.5],
     ]);
     await archive.keepStroke('card', 's1', { line: 'soluble-ink' }, [[5, 6, 0.5]]);
-    await archive.keepStroke('other', 's2', { resist: 'r' }, [[0, 0, 1]]);
+    await archive.keepStroke('other', 's2', { resist: { id: 'r', name: 'r', tool: 'wax' } }, [[0, 0, 1]]);
     expect(await archive.lostStrokes('card')).toEqual([
       {
         stroke: 's1',

@@ -17,7 +17,6 @@ import type { CutJob } from '../state/cutting.service';
 import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/card';
 import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting/sitting.view';
 import { areaRows, reshape } from './sketch/sketch.view';
-import { maskAnswer, whiteRows } from './whites/whites.view';
 import { labOfHex } from '@kettle/core/colour';
 import { pigmentByCode } from '@kettle/core/pigment';
 
@@ -143,14 +142,6 @@ describe('sketch and whites', () => {
     );
     expect(typeof cut === 'string' ? cut : cut.map((command) => command.do)).toEqual(['reshape-area']);
     expect(reshape(plan, 'sill', { how: 'split', other: null, name: '' }, () => 'new')).toMatch(/No line/);
-  });
-
-  it('put kept areas first, with the ways and their numbers', () => {
-    const rows = whiteRows(plan);
-    expect(rows.slice(0, 2).map(({ name }) => name)).toEqual(['kettle', 'steam']);
-    expect(rows[0].ways.find(({ way }) => way === 'mask')!.discouraged).toBe(true);
-    expect(maskAnswer(plan)).toMatch(/set after 6 min/);
-    expect(maskAnswer({ ...plan, climate: { ...plan.climate, rh: 1 } })).toMatch(/does not set/);
   });
 });
 

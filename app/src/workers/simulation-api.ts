@@ -1,6 +1,6 @@
 import type { Plan } from '@kettle/core/plan';
 import type { RehearsalSetting } from '@kettle/core/schedule';
-import type { PanelPicture } from '@kettle/core/water';
+import type { PanelPicture, Simulation } from '@kettle/core/water';
 import type { OnProgress } from './watching';
 
 /** What the panel looks like at one time of a plan. */
@@ -8,6 +8,11 @@ export interface KeptMoment extends PanelPicture {
   readonly atS: number;
   /** Of the paper behind the picture, to the last bit. */
   readonly fingerprint: string;
+}
+
+/** A small sheet when all on it is dry. */
+export interface PatchLook extends PanelPicture {
+  readonly lightness: number;
 }
 
 export type OnMoment = (moment: KeptMoment) => void;
@@ -25,5 +30,7 @@ export interface SimulationApi {
     onMoment: OnMoment,
     onProgress: OnProgress,
   ): Promise<number | null>;
+  /** Simulates a patch to its end: how it looks dry, and the lightness of its probe. */
+  patch(simulation: Simulation): Promise<PatchLook>;
   cancel(job: number): void;
 }

@@ -1,9 +1,17 @@
 import type { PaintKernel } from '@kettle/core/pigment';
 import { layOut, moments, rehearse, type RehearsalSetting } from '@kettle/core/schedule';
 import type { Plan } from '@kettle/core/plan';
-import type { Work } from '@kettle/core/units';
-import { fingerprintOf, pictureOf, Replay, type PanelKernel } from '@kettle/core/water';
-import type { OnMoment, SimulationApi } from './simulation-api';
+import { done, type Work } from '@kettle/core/units';
+import {
+  fingerprintOf,
+  pictureOf,
+  Replay,
+  simulate,
+  type PanelKernel,
+  type PanelRun,
+  type Simulation,
+} from '@kettle/core/water';
+import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
 import { watching } from './watching';
 
 /** The compiled kernels, once they have loaded. */
@@ -30,8 +38,22 @@ export function simulationJobs(kernels: Promise<SimulationKernels>): SimulationA
       return turn;
     },
 
+    patch(simulation) {
+      const turn = queue.then(async () => patchLook(simulation, await kernels));
+      queue = turn.catch(() => undefined);
+      return turn;
+    },
+
     cancel: watch.cancel,
   };
+}
+
+/** Runs a small sheet to its end. */
+function patchLook(simulation: Simulation, { panel, paint }: SimulationKernels): PatchLook {
+  let ended: PanelRun | null = null;
+  const { samples } = done(simulate(simulation, panel, (run) => (ended = run)));
+  const [probe] = samples.at(-1)!.probes;
+  return { ...pictureOf(ended!, paint, true), lightness: probe.lab[0] };
 }
 
 /** Paints a plan moment by moment. */

@@ -2,7 +2,8 @@ import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Plan } from '@kettle/core/plan';
 import type { RehearsalSetting } from '@kettle/core/schedule';
-import type { OnMoment, SimulationApi } from './simulation-api';
+import type { Simulation } from '@kettle/core/water';
+import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
 import type { OnProgress } from './watching';
 
 /** A rehearsal under way: how many moments it had in the end (`null` when cancelled), and the way to stop it. */
@@ -24,6 +25,10 @@ export class SimulationWorker {
       ended: api.rehearse(job, plan, setting, proxy(onMoment), proxy(onProgress)),
       cancel: () => void api.cancel(job),
     };
+  }
+
+  patch(simulation: Simulation): Promise<PatchLook> {
+    return this.api().patch(simulation);
   }
 
   private api(): Remote<SimulationApi> {

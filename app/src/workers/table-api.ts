@@ -15,6 +15,7 @@ import type {
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
+import type { RankedWay, WhiteFacts } from '@kettle/core/whites';
 import type { OnProgress } from './watching';
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
@@ -30,6 +31,13 @@ export interface LookAhead {
   readonly creepMm: ReadonlyMap<string, number>;
   /** Which kernel computed the creep. */
   readonly kernel: 'wasm' | 'plain';
+}
+
+/** An area with the ways to keep it light, and what they were judged by. */
+export interface RankedWhite {
+  readonly area: string;
+  readonly facts: WhiteFacts;
+  readonly ways: readonly RankedWay[];
 }
 
 /** How sheets are cut, and what is left of them. */
@@ -62,6 +70,8 @@ export interface TableApi {
   fill(lines: PackedLines, at: Point, panel: Size): Promise<Filled | null>;
   /** How a panel is laid out; the plan comes without its lines, which come packed. */
   compose(plan: Plan, lines: PackedLines, darkness: ReadonlyMap<string, number>): Promise<Composition>;
+  /** For each area of a plan the ways to keep it light, the best first. */
+  rankWhites(plan: Plan): Promise<RankedWhite[]>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

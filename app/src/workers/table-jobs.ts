@@ -6,6 +6,7 @@ import { planPaper, type Plan } from '@kettle/core/plan';
 import { areaLooks, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
+import { rankWays, whiteFacts } from '@kettle/core/whites';
 import type { TableApi } from './table-api';
 import { watching } from './watching';
 
@@ -15,6 +16,9 @@ function creepOf(plan: Plan, line: LineKernel): Map<string, number> {
   const creep = new Map(films.map((film) => [film, dampCreep(paper, film, plan.climate, line)]));
   return new Map(plan.acts.flatMap((act) => (act.kind === 'pass' ? [[act.id, creep.get(act.filmUm)!]] : [])));
 }
+
+/** A white nobody has said more of. */
+const UNSAID = { wanted: null, edge: 'hard' } as const;
 
 /** Share of a palette's choice that goes into colouring the box. */
 const TABLE_SHARE = 0.7;
@@ -63,6 +67,19 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
 
     compose: (plan, lines, darkness) =>
       Promise.resolve(composition({ ...plan, lines: unpackLines(lines) }, darkness)),
+
+    rankWhites(plan) {
+      const { masks } = layOut(plan);
+      return Promise.resolve(
+        plan.areas.map(({ id }) => {
+          const white = plan.whites.find(({ area }) => area === id) ?? UNSAID;
+          const laid = masks.find(({ area }) => area === id);
+          const maskedS = laid && laid.offS !== null ? laid.offS - laid.onS : null;
+          const facts = whiteFacts(plan, id, white, maskedS);
+          return { area: id, facts, ways: rankWays(facts) };
+        }),
+      );
+    },
 
     calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),
 

@@ -6,7 +6,7 @@ import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
 import type { Point } from '@kettle/core/geometry';
 import type { Plan } from '@kettle/core/plan';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
-import type { Cutting, LookAhead, TableApi } from './table-api';
+import type { Cutting, LookAhead, RankedWhite, TableApi } from './table-api';
 
 /** A search under way: its answer (`null` when cancelled) and the way to stop it. */
 export interface Search {
@@ -35,6 +35,10 @@ export class TableWorker {
 
   compose(plan: Plan, darkness: ReadonlyMap<string, number>): Promise<Composition> {
     return this.api().compose({ ...plan, lines: [] }, packLines(plan.lines), darkness);
+  }
+
+  rankWhites(plan: Plan): Promise<RankedWhite[]> {
+    return this.api().rankWhites({ ...plan, lines: [] });
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

@@ -9,7 +9,7 @@ export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
 export { cutOutArea, joinAreas, splitArea } from './reshape';
 export { narrowestWidth } from './narrowest';
-export { fluidMl, footprint } from './footprint';
+export { drawnFootprint, fluidMl, footprint } from './footprint';
 export { areasTouch, touchingAreas } from './touching';
 export { inscribedCircle } from './inscribed';
 export { widthsOf, type Widths } from './widths';

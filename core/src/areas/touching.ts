@@ -1,7 +1,9 @@
-import { gapBetween, polygonArea, rectangle, type Polygon } from '../geometry';
+import { polygonArea, rectangle, type Polygon } from '../geometry';
+import { drawsLines } from '../masking';
 import { paintedOf, piecesOf, type Plan } from '../plan';
 import { common, cutAway, grown, joined } from './combine';
 import { footprint } from './footprint';
+import { gapToMask, nearest } from './gap';
 
 /** What a plan’s areas and freehand masks make of one another, kept as long as they are the same. */
 interface Known {
@@ -30,12 +32,11 @@ const pair = (one: string, other: string): string => (one < other ? `${one} ${ot
 
 /** Gap between what lies nearest of two, mm. */
 const gap = (plan: Plan, one: string, other: string): number =>
-  keptIn(knownOf(plan).gaps, pair(one, other), () =>
-    Math.min(
-      Infinity,
-      ...piecesOf(plan, one).flatMap((a) => piecesOf(plan, other).map((b) => gapBetween(a, b))),
-    ),
-  );
+  keptIn(knownOf(plan).gaps, `${pair(one, other)} ${plan.rules.bleedGapMm}`, () => {
+    const mask = plan.resists.find(({ id }) => id === one || id === other);
+    if (!mask) return nearest(piecesOf(plan, one), piecesOf(plan, other), Infinity);
+    return gapToMask(piecesOf(plan, mask.id === one ? other : one), mask, plan.rules.bleedGapMm);
+  });
 
 /**
  * Two areas touch when they overlap or their gap is below the bleed gap of the house, and no barrier lies between: what is
@@ -50,13 +51,23 @@ export function areasTouch(
   if (one === other) return true;
   if (gap(plan, one, other) >= plan.rules.bleedGapMm) return false;
   const between = barriers.filter(
-    (id) => id !== one && id !== other && gap(plan, id, one) === 0 && gap(plan, id, other) === 0,
+    (id) =>
+      isLine(plan, id) &&
+      id !== one &&
+      id !== other &&
+      gap(plan, id, one) === 0 &&
+      gap(plan, id, other) === 0,
   );
   const key = [pair(one, other), plan.rules.bleedGapMm, ...between].join(' ');
   return (
     between.length === 0 || !keptIn(knownOf(plan).parted, key, () => areParted(plan, one, other, between))
   );
 }
+
+const isLine = ({ resists }: Plan, id: string): boolean => {
+  const mask = resists.find((resist) => resist.id === id);
+  return mask === undefined || drawsLines(mask);
+};
 
 /** A barrier is laid over both areas’ edges; a sliver smaller than this is no way through, mm². */
 const SLIVER_MM2 = 1e-3;

@@ -1,4 +1,5 @@
-import { bounds, convexHull, distance, type Point, type Polygon, type Ring } from '../geometry';
+import { contains, convexHull, distance, gapToLine, type Point, type Polygon, type Ring } from '../geometry';
+import { rubbed } from '../sketch';
 import type { MaskStroke, Resist } from './resist';
 import { lineMm, maskingTool, type MaskingTool } from './tool';
 
@@ -39,6 +40,38 @@ export function maskPieces(resist: Resist): readonly Polygon[] {
   return pieces;
 }
 
+/** Whether a place lies under a freehand mask. */
+export function maskHolds({ strokes, drops, tool: id }: Resist, at: Point): boolean {
+  const tool = maskingTool(id);
+  return (
+    drops.some(([x, y, diameter]) => Math.hypot(x - at[0], y - at[1]) < diameter / 2) ||
+    strokes.some((stroke) => strokeHolds(stroke, tool, at))
+  );
+}
+
+/** Far from its places a stroke holds nothing; near them its pieces tell. */
+function strokeHolds(stroke: MaskStroke, tool: MaskingTool, at: Point): boolean {
+  const [left, top, right, bottom] = strokeBox(stroke, tool);
+  if (at[0] < left || at[1] < top || at[0] > right || at[1] > bottom) return false;
+  return strokePieces(stroke, tool).some((ring) => contains([ring], at));
+}
+
+/** The box a stroke lies in, with the most its tool reaches: `[left, top, right, bottom]`, mm. */
+export function strokeBox(
+  { points }: MaskStroke,
+  { mostMm, blobMm }: MaskingTool,
+): readonly [number, number, number, number] {
+  const reach = Math.max(mostMm, blobMm ?? 0) / 2;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    left = Math.min(left, x);
+    top = Math.min(top, y);
+    right = Math.max(right, x);
+    bottom = Math.max(bottom, y);
+  }
+  return [left - reach, top - reach, right + reach, bottom + reach];
+}
+
 /** How far the tool goes over the paper in all, mm. */
 export const strokeLength = ({ strokes }: Resist): number =>
   strokes.reduce(
@@ -48,24 +81,22 @@ export const strokeLength = ({ strokes }: Resist): number =>
     0,
   );
 
-/** The strokes and drops a rubber of a width takes off along its way; a stroke goes whole, as masking fluid does. */
+/** What a rubber of a width takes off along its way: strokes, whole, as masking fluid comes off, and drops by their number. */
 export function liftedBy(
-  resist: Resist,
+  { strokes, drops, tool: id }: Resist,
   way: readonly Point[],
   widthMm: number,
-): { readonly strokes: MaskStroke[]; readonly drops: Resist['drops'] } {
-  const reach = (at: Point, diameter: number): boolean =>
-    way.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) < (widthMm + diameter) / 2);
-  const tool = maskingTool(resist.tool);
+): { readonly strokes: string[]; readonly drops: number[] } {
+  const tool = maskingTool(id);
+  const line = way.length === 1 ? [way[0], way[0]] : way;
+  const near = (at: Point, diameter: number): boolean => gapToLine(at, line) < (widthMm + diameter) / 2;
+  const meets = (points: MaskStroke['points']): boolean => {
+    const [[x, y, pressure]] = points;
+    const wide = Math.max(...points.map(([, , p]) => lineMm(tool, p)));
+    return near([x, y], lineMm(tool, pressure)) || rubbed(points, way, widthMm + wide) !== null;
+  };
   return {
-    strokes: resist.strokes.filter(({ points }) => {
-      const [x, y, width, height] = bounds([points.map(([px, py]): Point => [px, py])]);
-      const near = way.some(
-        ([px, py]) =>
-          px > x - widthMm && py > y - widthMm && px < x + width + widthMm && py < y + height + widthMm,
-      );
-      return !near || !points.some(([px, py, p]) => reach([px, py], lineMm(tool, p)));
-    }),
-    drops: resist.drops.filter(([x, y, diameter]) => !reach([x, y], diameter)),
+    strokes: strokes.filter(({ points }) => meets(points)).map((stroke) => stroke.id),
+    drops: drops.flatMap(([x, y, diameter], i) => (near([x, y], diameter) ? [i] : [])),
   };
 }

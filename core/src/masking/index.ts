@@ -7,6 +7,6 @@ export {
   type MaskingTool,
   type MaskingToolId,
 } from './tool';
-export { maskStrokeSchema, resistSchema, type MaskStroke, type Resist } from './resist';
-export { liftedBy, maskPieces, strokeLength, strokePieces } from './footprint';
+export { drawsLines, maskStrokeSchema, resistSchema, type MaskStroke, type Resist } from './resist';
+export { liftedBy, maskHolds, maskPieces, strokeBox, strokeLength, strokePieces } from './footprint';
 export { setsAfter } from './setting';

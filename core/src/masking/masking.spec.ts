@@ -128,11 +128,21 @@ describe('what a mask covers', () => {
     const way: Point[] = [
       [30, 1],
       [30, 2],
-      [5, 49],
     ];
     const left = liftedBy(two, way, 4);
-    expect(left.strokes.map(({ id }) => id)).toEqual(['b']);
-    expect(left.drops).toEqual([[60, 50, 0.6]]);
+    expect(left).toEqual({ strokes: ['a'], drops: [] });
+    // Between two places of the hand as well.
+    expect(
+      liftedBy(
+        two,
+        [
+          [12, -9],
+          [12, 9],
+        ],
+        4,
+      ).strokes,
+    ).toEqual(['a']);
+    expect(liftedBy(two, [[5, 49]], 4)).toEqual({ strokes: [], drops: [0] });
     expect(
       gapToLine(
         [30, 2],

@@ -24,3 +24,9 @@ export const resistSchema = z.strictObject({
   drops: z.array(dropSchema).max(50_000),
 });
 export type Resist = z.infer<typeof resistSchema>;
+
+/** Of more strokes a freehand mask is a texture and no line that is to part anything; drops are none either. */
+const MOST_STROKES = 200;
+
+export const drawsLines = ({ strokes }: Resist): boolean =>
+  strokes.length > 0 && strokes.length <= MOST_STROKES;

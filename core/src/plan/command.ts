@@ -52,7 +52,15 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('give-up-white'), white: id }),
   z.strictObject({ do: z.literal('mask-when'), masked: id, on: id.nullable(), off: id.nullable() }),
   z.strictObject({ do: z.literal('put-resist'), resist: resistSchema }),
-  z.strictObject({ do: z.literal('mask-stroke'), resist: id, stroke: maskStrokeSchema }),
+  z.strictObject({
+    ...{ do: z.literal('mask-stroke'), stroke: maskStrokeSchema },
+    /** A mask that is not there yet is begun with the stroke. */
+    resist: resistSchema.pick({ id: true, name: true, tool: true }),
+  }),
+  z.strictObject({
+    ...{ do: z.literal('lift-mask'), resist: id, strokes: z.array(id) },
+    drops: z.array(z.int().min(0)),
+  }),
   z.strictObject({ do: z.literal('remove-resist'), resist: id }),
   z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
@@ -72,6 +80,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('end-sitting') }),
 ]);
 export type Command = z.infer<typeof commandSchema>;
+
+function takeResist(plan: Plan, resist: string): void {
+  plan.resists = without(plan.resists, resist);
+  unmask(plan, resist);
+}
 
 /** A mask nobody has said a time for: on before the first pass, off at the end. */
 const UNSAID = { on: null, off: null };
@@ -168,13 +181,24 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     mask(plan, resist.id, times ?? UNSAID);
   },
   'mask-stroke': (plan, { resist, stroke }) => {
+    const found = plan.resists.find(({ id }) => id === resist.id);
+    // Pushed, not put anew: of many strokes only the new one is then a change.
+    if (found) found.strokes.push(stroke);
+    else {
+      plan.resists.push({ ...resist, strokes: [stroke], drops: [] });
+      mask(plan, resist.id, UNSAID);
+    }
+  },
+  'lift-mask': (plan, { resist, strokes, drops }) => {
     const found = plan.resists.find(({ id }) => id === resist);
-    if (found) putIn(plan.resists, { ...found, strokes: [...found.strokes, stroke] });
+    if (!found) return;
+    const [gone, goneDrops] = [new Set(strokes), new Set(drops)];
+    changeIn(plan.resists, resist, {
+      strokes: found.strokes.filter(({ id }) => !gone.has(id)),
+      drops: found.drops.filter((_, i) => !goneDrops.has(i)),
+    });
   },
-  'remove-resist': (plan, { resist }) => {
-    plan.resists = without(plan.resists, resist);
-    unmask(plan, resist);
-  },
+  'remove-resist': (plan, { resist }) => takeResist(plan, resist),
   'put-mix': (plan, { mix, pigments }) => {
     putIn(plan.mixes, mix);
     const frozen = new Set(plan.embedded.pigments.map((p) => p.code));

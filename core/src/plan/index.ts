@@ -7,6 +7,7 @@ export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
 export {
   areaOf,
+  covers,
   formatOf,
   laidMix,
   maskOn,

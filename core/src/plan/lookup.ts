@@ -1,6 +1,6 @@
 import { cardSizes, croppedFormat, type CardFormat, type CardSizes } from '../card';
-import type { Polygon } from '../geometry';
-import { maskingTool, maskPieces, type MaskingTool } from '../masking';
+import { contains, type Point, type Polygon } from '../geometry';
+import { maskHolds, maskingTool, maskPieces, type MaskingTool } from '../masking';
 import { paperById, type Paper } from '../paper';
 import { pigmentByCode, type Mix } from '../pigment';
 import type { Area } from '../sketch';
@@ -36,6 +36,17 @@ export const outlineOf = (plan: Plan, id: string): Polygon => areaOf(plan, id).o
 export function piecesOf(plan: Pick<Plan, 'areas' | 'resists'>, id: string): readonly Polygon[] {
   const area = plan.areas.find((a) => a.id === id);
   return area ? [area.outline] : maskPieces(plan.resists.find((resist) => resist.id === id)!);
+}
+
+/** Whether a place lies in an area, or under a freehand mask. */
+export function covers(plan: Pick<Plan, 'areas' | 'resists'>, id: string, at: Point): boolean {
+  const area = plan.areas.find((a) => a.id === id);
+  return area
+    ? contains(area.outline, at)
+    : maskHolds(
+        plan.resists.find((resist) => resist.id === id)!,
+        at,
+      );
 }
 
 /** What an area or a freehand mask is called. */

@@ -1,8 +1,8 @@
 import { labOf, type Lab } from '../colour';
-import { contains, interiorPoint, type Point } from '../geometry';
+import { interiorPoint, type Point } from '../geometry';
 import { glazeReflectance, type Mix } from '../pigment';
 import type { Act } from './act';
-import { laidMix, mixOf, outlineOf, planPaper, piecesOf } from './lookup';
+import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import type { Plan, White } from './plan';
 
 /** Areas and freehand masks that lie under mask after the first `count` acts. */
@@ -37,7 +37,7 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
   const act = plan.acts[index];
   if (act.kind !== 'pass') return null;
   const heart = heartOf(plan, area);
-  const inside = (other: string): boolean => piecesOf(plan, other).some((region) => contains(region, heart));
+  const inside = (other: string): boolean => covers(plan, other, heart);
   if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
   if (plan.whites.some(({ way, area }) => isPaintedRound(way) && !act.areas.includes(area) && inside(area)))
     return null;

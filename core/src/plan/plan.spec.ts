@@ -53,7 +53,11 @@ const EVERY_COMMAND: Command[] = [
     do: 'put-resist',
     resist: { id: 'r', name: 'r', tool: 'marker', strokes: [], drops: [[3, 3, 1]] },
   },
-  { do: 'mask-stroke', resist: 'r', stroke: { id: 's', points: [[4, 4, 0.5]] } },
+  {
+    ...{ do: 'mask-stroke', resist: { id: 'r', name: 'r', tool: 'marker' } },
+    stroke: { id: 's', points: [[4, 4, 0.5]] },
+  },
+  { do: 'lift-mask', resist: 'r', strokes: [], drops: [0] },
   { do: 'mask-when', masked: 'r', on: null, off: null },
   { do: 'remove-resist', resist: 'r' },
   {

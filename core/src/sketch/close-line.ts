@@ -24,8 +24,11 @@ export function regionOfLine(points: readonly PencilPoint[]): Polygon | null {
   return [ring];
 }
 
+/** What any line has, whatever it is drawn with. */
+type Drawn = Pick<PencilLine, 'id' | 'points'>;
+
 /** The uppermost line that passes within `nearMm` of a point, or `undefined`. */
-export const lineNear = (lines: readonly PencilLine[], at: Point, nearMm: number): PencilLine | undefined =>
+export const lineNear = <L extends Drawn>(lines: readonly L[], at: Point, nearMm: number): L | undefined =>
   lines.findLast(
     ({ points }) =>
       gapToLine(
@@ -36,7 +39,7 @@ export const lineNear = (lines: readonly PencilLine[], at: Point, nearMm: number
 
 /** The lines that lie wholly within a box `[x, y, width, height]`, mm. */
 export const linesWithin = (
-  lines: readonly PencilLine[],
+  lines: readonly Drawn[],
   [left, top, width, height]: readonly [number, number, number, number],
 ): string[] =>
   lines

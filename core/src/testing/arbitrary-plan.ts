@@ -62,9 +62,15 @@ export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
       do: 'put-resist',
       resist: { id: `hand-${n}`, name: `mask ${n}`, tool, strokes: [stroke(x)], drops: [[x, 30, 0.5]] },
     })),
-  fc
-    .record({ n: fc.integer({ min: 1, max: 3 }), x: number(0, 140) })
-    .map(({ n, x }): Command => ({ do: 'mask-stroke', resist: `hand-${n}`, stroke: stroke(x) })),
+  fc.record({ n: fc.integer({ min: 1, max: 3 }), x: number(0, 140) }).map(({ n, x }): Command => ({
+    do: 'mask-stroke',
+    resist: { id: `hand-${n}`, name: 'by hand', tool: 'ruling-pen' },
+    stroke: stroke(x),
+  })),
+  fc.record({ n: fc.integer({ min: 1, max: 3 }), x: number(0, 140) }).map(({ n, x }): Command => ({
+    ...{ do: 'lift-mask', resist: `hand-${n}` },
+    ...{ strokes: [`stroke-${x}`], drops: [0] },
+  })),
   fc.integer({ min: 1, max: 3 }).map((n): Command => ({ do: 'remove-resist', resist: `hand-${n}` })),
   areaId.map((area): Command => ({ do: 'give-up-white', white: `white-${area}` })),
   fc.constantFrom(...MIXES).map((mix): Command => ({ do: 'remove-mix', mix })),

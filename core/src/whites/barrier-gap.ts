@@ -1,4 +1,4 @@
-import { common, cutAway, footprint, grown, joined } from '../areas';
+import { common, cutAway, drawnFootprint, grown, joined } from '../areas';
 import {
   contains,
   distance,
@@ -9,7 +9,7 @@ import {
   type Point,
   type Polygon,
 } from '../geometry';
-import { lineMm, maskingTool, type Resist } from '../masking';
+import { drawsLines, lineMm, maskingTool, type Resist } from '../masking';
 import { paintedOf, type Plan } from '../plan';
 
 /** A place where a line that is to keep two sides apart does not close. */
@@ -35,9 +35,9 @@ const CRUMB_MM2 = 1e-3;
  * sides which are parted only by what was filled, at the end of a stroke, there is a gap.
  */
 export function barrierGaps(plan: Plan, resist: Resist): BarrierGap[] {
-  if (resist.strokes.length === 0) return [];
+  if (!drawsLines(resist)) return [];
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  const drawn = footprint(plan, resist.id);
+  const drawn = drawnFootprint(resist);
   const edge = cutAway(
     [rectangle(-WIDEST_MM, -WIDEST_MM, widthMm + 2 * WIDEST_MM, heightMm + 2 * WIDEST_MM)],
     [rectangle(0, 0, widthMm, heightMm)],

@@ -87,25 +87,16 @@ export const inscribedIn = ({ depthMm }: DistanceMap): number => 2 * depthMm.red
 /** A part left out by a round tool is a corner when it is smaller than so many squares of the tool’s radius. */
 const CORNER = 2;
 
-/** The widest round tool up to which each gets into `share` of a region, corners counted as reached; found cell by cell. */
-export function narrowestIn(map: DistanceMap, share: number): number {
+/** Whether a round tool of a width gets into `share` of a region, corners counted as reached; found cell by cell. */
+export function getsIn(map: DistanceMap, share: number, widthMm: number): boolean {
   const { columns, rows, stepMm, inside, depthMm } = map;
+  const radius = widthMm / 2;
+  const core = Uint8Array.from(depthMm, (depth) => (depth >= radius ? 1 : 0));
+  const from = depths(core, columns, rows, stepMm, 1);
+  const lost = Uint8Array.from(inside, (cell, i) => (cell && from[i] > radius ? 1 : 0));
+  const missed = parts(lost, columns).filter((cells) => cells * stepMm ** 2 > CORNER * radius ** 2);
   const whole = inside.reduce((sum, cell) => sum + cell, 0);
-  const getsIn = (widthMm: number): boolean => {
-    const radius = widthMm / 2;
-    const core = Uint8Array.from(depthMm, (depth) => (depth >= radius ? 1 : 0));
-    const from = depths(core, columns, rows, stepMm, 1);
-    const lost = Uint8Array.from(inside, (cell, i) => (cell && from[i] > radius ? 1 : 0));
-    const missed = parts(lost, columns).filter((cells) => cells * stepMm ** 2 > CORNER * radius ** 2);
-    return missed.reduce((a, b) => a + b, 0) <= (1 - share) * whole;
-  };
-  let [low, high] = [0, stepMm];
-  const most = inscribedIn(map);
-  while (high < most && getsIn(high)) [low, high] = [high, Math.max(high + stepMm, 1.1 * high)];
-  while (high - low > stepMm / 4)
-    if (getsIn((low + high) / 2)) low = (low + high) / 2;
-    else high = (low + high) / 2;
-  return low;
+  return missed.reduce((a, b) => a + b, 0) <= (1 - share) * whole;
 }
 
 /** Sizes of the connected parts of a set of cells. */

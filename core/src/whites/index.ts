@@ -13,3 +13,5 @@ export {
 } from './legibility';
 export { barrierGaps, type BarrierGap } from './barrier-gap';
 export { LOST_EDGE_L, lostContour, type LostContour } from './contour';
+export { comparison, COMPARED } from './comparison';
+export { fluidForAll, removals, removalSteps, type MaskedFor, type Removal } from './removal';

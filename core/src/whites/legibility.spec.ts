@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { filled } from '../areas';
 import { FONT_IDS, loadFonts, setWords, wordsSchema, type FontId, type LetterFont } from '../lettering';
 import type { Point, Polygon, Ring } from '../geometry';
-import { distanceMap, inscribedIn, narrowestIn } from './distance-map.testdata';
+import { distanceMap, getsIn, inscribedIn } from './distance-map.testdata';
 import { legibility, measureLetter } from '.';
 
 let fonts: ReadonlyMap<FontId, LetterFont>;
@@ -69,15 +69,15 @@ describe('a letter is measured', () => {
   ] as const)('of the %s font, %s at %i mm, as counting cells of 0.02 mm does', (font, char, capHeightMm) => {
     const regions = filled(lettered(font, char, capHeightMm));
     const holes = regions.flatMap(([, ...rings]) => rings.map((hole): Polygon => [hole]));
-    const counted = {
-      stroke: Math.min(...regions.map((region) => narrowestIn(distanceMap(region, STEP_MM), 0.97))),
-      counter: Math.min(...holes.map((hole) => inscribedIn(distanceMap(hole, STEP_MM)))),
-    };
+    const maps = regions.map((region) => distanceMap(region, STEP_MM));
     const [found] = legibility(char, fonts.get(font)!, capHeightMm, { maskLineMm: 1, brushTipMm: 1 }).letters;
     // A width counted in cells is short by up to one.
-    expect(Math.abs(found.strokeMm - counted.stroke)).toBeLessThan(0.03 * counted.stroke + STEP_MM);
-    if (holes.length > 0)
-      expect(Math.abs(found.counterMm! - counted.counter)).toBeLessThan(0.03 * counted.counter + STEP_MM);
+    const all = (widthMm: number): boolean => maps.every((map) => getsIn(map, 0.97, widthMm));
+    expect(all(0.97 * found.strokeMm - STEP_MM)).toBe(true);
+    expect(all(1.03 * found.strokeMm + STEP_MM)).toBe(false);
+    if (holes.length === 0) return;
+    const counter = Math.min(...holes.map((hole) => inscribedIn(distanceMap(hole, STEP_MM))));
+    expect(Math.abs(found.counterMm! - counter)).toBeLessThan(0.03 * counter + STEP_MM);
   });
 });
 

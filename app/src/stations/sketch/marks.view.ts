@@ -3,26 +3,23 @@ import { bounds, type Polygon } from '@kettle/core/geometry';
 import { guideLines, type Guide } from '@kettle/core/guides';
 import type { Setting } from '@kettle/core/lettering';
 import { paintedOf, type Plan } from '@kettle/core/plan';
-import type { BoardHandle, BoardOver } from '../../panel/board-marks';
+import { NOTHING_OVER, type BoardHandle, type BoardOver, type BoardPicture } from '../../panel/board-marks';
 import { pathOf } from '../../panel/panel.view';
-import type { ShownPicture } from '../../state/pictures.service';
 import { handlesOf } from './guides.view';
 
 /** What lies on the board besides areas and lines: pictures, help for the hand, words, and what the lamp makes of bodies. */
 export function sketchMarks(
   plan: Plan,
   settings: ReadonlyMap<string, Setting>,
-  pictures: readonly ShownPicture[],
-): Omit<BoardOver, 'handles'> {
+  pictures: readonly BoardPicture[],
+): BoardOver {
   const { panel } = paintedOf(plan);
   const lit = plan.areas.flatMap(({ id }) => litArea(plan, id) ?? []);
   const toned = (parts: readonly Polygon[], tone: BoardOver['tones'][number]['tone']) =>
     parts.map((outline) => ({ path: pathOf(outline), tone }));
   return {
-    pictures: pictures.map(({ picture: { at, widthMm, heightMm, faded }, image }) => ({
-      ...{ image, x: at[0], y: at[1], width: widthMm, height: heightMm },
-      opacity: 1 - faded,
-    })),
+    ...NOTHING_OVER,
+    pictures,
     guides: plan.guides.flatMap((guide) => guideLines(guide, panel)),
     words: plan.words.flatMap(({ id }) => {
       const points = settings.get(id)?.letters.flatMap(({ contours }) => contours.flat()) ?? [];

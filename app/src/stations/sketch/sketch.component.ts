@@ -138,7 +138,7 @@ export class SketchStation {
     if (!plan) return null;
     const pull = (guide: Guide): void => this.store.do({ do: 'lay-guide', guide });
     return {
-      ...sketchMarks(plan, this.lettering.settings(), this.pictures.shown()),
+      ...sketchMarks(plan, this.lettering.settings(), this.pictures.onBoard()),
       handles: this.leaf() === 'guides' ? guideHandles(plan, pull) : [],
     };
   });

@@ -1,131 +1,210 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { choreOf, type White } from '@kettle/core/plan';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
+import { liftedBy, maskingTool, type Resist } from '@kettle/core/masking';
+import type { Point } from '@kettle/core/geometry';
+import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { Messages } from '../../state/messages.service';
+import { Pictures } from '../../state/pictures.service';
 import { PlanStore } from '../../state/plan-store';
-import { maskAnswer, whiteRows } from './whites.view';
+import { alikeButLines } from '../../state/same-paint';
+import { StrokeJournal } from '../../state/stroke-journal.service';
+import type { RankedWhite } from '../../workers/table-api';
+import { TableWorker } from '../../workers/table-worker.service';
+import { HandMasks } from './hand-masks.component';
+import { Removals } from './removals.component';
+import { spatterOver } from './spatter.view';
+import { WaysCompared } from './ways-compared.component';
+import { WhiteList } from './white-list.component';
+import { maskLines, toolInWords, whitesOver } from './whites.view';
 
-/** Which parts stay light, and how each is kept. */
+type Leaf = 'whites' | 'hand' | 'off' | 'compared';
+type Held = Pick<Resist, 'id' | 'name' | 'tool'>;
+
+/** A burst of changes is ranked once, ms. */
+const SETTLE_MS = 60;
+
+/** Share of a dragged box that spatter covers. */
+const COVERS = 0.12;
+
+/** Which parts stay light, how each is kept, and what is masked by hand. */
 @Component({
   selector: 'kd-whites',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PanelPicture],
-  template: `
-    @if (plan(); as plan) {
-      <div class="station">
-        <div class="table picture">
-          <kd-panel-picture
-            [drawing]="drawing()!"
-            [outlines]="true"
-            [names]="true"
-            [picked]="picked()"
-            label="The panel before the mask comes off"
-            (pick)="picked.set($event)"
-          />
-        </div>
-        <div class="notes">
-          <h2>Whites</h2>
-          @if (rows().length === 0) {
-            <p>Mark areas at Sketch first; here you say which of them stay light.</p>
-          }
-          @if (masked()) {
-            <p>{{ answer() }}</p>
-            <p class="soft">{{ caution }}</p>
-          }
-          @for (row of rows(); track row.area) {
-            <fieldset [class.picked]="row.area === picked()">
-              <legend>{{ row.name }}</legend>
-              @for (way of row.ways; track way.way) {
-                <label [class.off]="way.discouraged">
-                  <input
-                    type="radio"
-                    [name]="row.area"
-                    [checked]="row.white?.way === way.way"
-                    (change)="keep(row.area, way.way)"
-                  />
-                  <span
-                    ><strong>{{ way.name }}</strong
-                    ><span class="soft">{{ way.reason }}</span></span
-                  >
-                </label>
-              }
-              <label>
-                <input type="radio" [name]="row.area" [checked]="!row.white" (change)="giveUp(row.white)" />
-                <span>not kept: paint over it</span>
-              </label>
-            </fieldset>
-          }
-        </div>
-      </div>
-    }
-  `,
-  styles: `
-    .picture {
-      display: grid;
-      padding: 40px 60px;
-    }
-    fieldset {
-      margin: 14px 0 0;
-      padding: 6px 0 12px;
-      border: 0;
-      border-bottom: 1px dotted #9aa0a4;
-    }
-    legend {
-      padding: 0;
-      font: 500 18px var(--serif);
-    }
-    .picked legend {
-      color: var(--teal);
-    }
-    label {
-      display: grid;
-      grid-template-columns: 24px 1fr;
-      align-items: baseline;
-      padding: 4px 0;
-    }
-    input {
-      accent-color: var(--teal);
-    }
-    label strong {
-      display: block;
-      font-weight: 400;
-    }
-    label .soft {
-      font-size: 15px;
-      line-height: 1.25;
-    }
-    .off .soft {
-      color: var(--rust);
-    }
-  `,
+  imports: [HandMasks, Removals, WaysCompared, WhiteList],
+  templateUrl: './whites.component.html',
+  styleUrls: ['../sketch/sketch.component.scss', './whites.component.scss'],
 })
 export class WhitesStation {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
-  readonly plan = this.store.plan;
-  readonly caution = choreOf('mask-on').caution;
-  readonly picked = signal<string | null>(null);
-  readonly rows = computed(() => (this.plan() ? whiteRows(this.plan()!) : []));
-  readonly masked = computed(() => this.plan()?.whites.some((w) => w.way === 'mask') ?? false);
-  readonly answer = computed(() => maskAnswer(this.plan()!));
+  private readonly worker = inject(TableWorker);
+  private readonly journal = inject(StrokeJournal);
+  private readonly messages = inject(Messages);
+  private readonly pictures = inject(Pictures);
+  private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
+  private board: DrawingBoard | null = null;
 
-  /** Just before the mask comes off, when all that is kept can still be seen to be kept. */
-  readonly drawing = computed(() => {
-    const [plan, ahead] = [this.plan(), this.lookAhead.ahead()];
-    if (!plan) return null;
-    const off = ahead?.timeline.masks.map((m) => m.offS ?? Infinity) ?? [];
-    return panelDrawing(plan, ahead, off.length > 0 ? Math.min(...off) - 1 : Infinity);
+  readonly plan = this.store.plan;
+  readonly tool = signal<BoardTool>('pencil');
+  readonly tools: readonly { readonly id: BoardTool; readonly name: string }[] = [
+    { id: 'pencil', name: 'Mask' },
+    { id: 'rub', name: 'Rub it off' },
+    { id: 'board', name: 'Move the board' },
+  ];
+  readonly uncovered = signal(false);
+  readonly views = [
+    { uncovered: false, name: 'Masks on' },
+    { uncovered: true, name: 'Uncovered' },
+  ] as const;
+  readonly leaf = signal<Leaf>('whites');
+  readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [
+    { id: 'whites', name: 'Ways' },
+    { id: 'hand', name: 'Masked by hand' },
+    { id: 'off', name: 'Coming off' },
+    { id: 'compared', name: 'Compared' },
+  ];
+  /** What the next stroke belongs to. */
+  private readonly chosen = signal<Held | null>(null);
+  readonly held = computed((): Held => {
+    const [chosen, resists] = [this.chosen(), this.plan()?.resists ?? []];
+    const there = resists.find(({ id }) => id === chosen?.id);
+    return there ?? chosen ?? resists.at(-1) ?? newMask('ruling-pen');
+  });
+  readonly hint = computed(() => {
+    const { name, tool } = this.held();
+    const own = name === maskingTool(tool).name ? '' : `, into “${name}”`;
+    const what = maskingTool(tool).throws ? 'Drag a box for' : 'In the hand:';
+    return `${what} ${toolInWords(tool)}${own}.`;
   });
 
-  keep(area: string, way: White['way']): void {
-    this.store.do({
-      do: 'keep-white',
-      white: { id: `white-${area}`, area, way, tool: null, wanted: null, edge: 'hard' },
+  private readonly ranking = toSignal(
+    toObservable(computed(() => this.plan(), { equal: alikeButLines })).pipe(
+      filter((plan) => plan !== null),
+      debounceTime(SETTLE_MS),
+      switchMap((plan) =>
+        from(this.worker.rankWhites(plan).then((ranked) => ({ card: plan.id, ranked }))).pipe(
+          catchError((cause: unknown) => {
+            this.messages.stop(`The ways could not be ranked: ${String(cause)}.`, 'The card is safe.');
+            return EMPTY;
+          }),
+        ),
+      ),
+    ),
+  );
+  readonly ranked = computed((): readonly RankedWhite[] => {
+    const ranking = this.ranking();
+    return ranking && ranking.card === this.plan()?.id ? ranking.ranked : [];
+  });
+
+  private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
+  /** With its masks on: just before the first comes off, when all that is kept can still be seen to be kept. */
+  private readonly drawing = computed(() => {
+    const [plan, ahead] = [this.butLines(), this.lookAhead.ahead()];
+    if (!plan) return null;
+    const off = ahead?.timeline.masks.map((mask) => mask.offS ?? Infinity) ?? [];
+    const atS = this.uncovered() || off.length === 0 ? Infinity : Math.min(...off) - 1;
+    return panelDrawing({ ...plan, lines: [] }, ahead, atS);
+  });
+  private readonly over = computed(() => {
+    const drawing = this.drawing();
+    const findings = this.lookAhead.ahead()?.findings ?? [];
+    return (
+      drawing && { ...whitesOver(drawing, findings, this.uncovered()), pictures: this.pictures.onBoard() }
+    );
+  });
+  private readonly lines = computed(() => {
+    const plan = this.butLines();
+    return plan ? maskLines(plan, this.uncovered()) : [];
+  });
+
+  constructor() {
+    afterNextRender(() => {
+      this.board = new DrawingBoard(this.boardHost().nativeElement, {
+        strokeBegins: () => this.journal.begin({ resist: pickHeld(this.held()) }),
+        strokeGoesOn: (points) => this.journal.add(points),
+        strokeEnds: () => void this.journal.end(),
+        strokeGivenUp: () => this.journal.giveUp(),
+        rectangle: (x, y, width, height) => this.spatter(x, y, width, height),
+        rub: (way) => this.rub(way),
+        // No tool of this board does any of these.
+        fill: nothing,
+        name: nothing,
+        rubOut: nothing,
+        pick: nothing,
+        movePicked: nothing,
+        moveWords: nothing,
+      });
+      this.giveTool();
+      this.showBoard();
     });
+    effect(() => this.giveTool());
+    effect(() => this.showBoard());
+    inject(DestroyRef).onDestroy(() => this.board?.destroy());
   }
 
-  giveUp(white: White | null): void {
-    if (white) this.store.do({ do: 'give-up-white', white: white.id });
+  pickTool(tool: BoardTool): void {
+    this.tool.set(tool);
+  }
+
+  hold(held: Held): void {
+    this.chosen.set(held);
+    if (this.tool() !== 'board') this.tool.set('pencil');
+  }
+
+  bringNearer(factor: number): void {
+    this.board?.bringNearer(factor);
+  }
+
+  private rub(way: readonly Point[]): void {
+    const commands = this.plan()!.resists.flatMap((resist) => {
+      const { strokes, drops } = liftedBy(resist, way, RUBBER_MM);
+      return strokes.length + drops.length > 0
+        ? [{ do: 'lift-mask' as const, resist: resist.id, strokes, drops }]
+        : [];
+    });
+    if (commands.length > 0) this.store.do(...commands);
+  }
+
+  private spatter(x: number, y: number, width: number, height: number): void {
+    if (width < 2 || height < 2) return;
+    const request = { area: { rect: [x, y, width, height] as const }, coverage: COVERS, shields: [] };
+    this.store.do(spatterOver(this.plan()!, pickHeld(this.held()), request));
+  }
+
+  /** A tool that throws drops is held over a box; the others draw. */
+  private giveTool(): void {
+    const [tool, { tool: kind }] = [this.tool(), this.held()];
+    if (!this.board) return;
+    this.board.kind = kind;
+    this.board.tool = tool === 'pencil' && maskingTool(kind).throws ? 'rectangle' : tool;
+  }
+
+  private showBoard(): void {
+    const [drawing, over, lines] = [this.drawing(), this.over(), this.lines()];
+    if (drawing && over) this.board?.show(drawing, over, lines, NONE);
   }
 }
+
+const NONE: ReadonlySet<string> = new Set();
+const nothing = (): void => undefined;
+
+const pickHeld = ({ id, name, tool }: Held): Held => ({ id, name, tool });
+
+/** A mask that is begun with its first stroke. */
+const newMask = (tool: Held['tool']): Held => ({
+  ...{ id: `mask-${crypto.randomUUID().slice(0, 8)}`, name: maskingTool(tool).name, tool },
+});

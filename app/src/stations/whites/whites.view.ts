@@ -1,32 +1,158 @@
-import type { Plan, White } from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
-import { isCrossed, waysOfKeeping, type WayOfKeeping } from '@kettle/core/whites';
-import { maskSetting } from '@kettle/core/water';
+import type { Finding } from '@kettle/core/checks';
+import { contains, middleOf, type Point } from '@kettle/core/geometry';
+import { hexOf } from '@kettle/core/colour';
+import { maskingTool } from '@kettle/core/masking';
+import { colourAt, maskTimes, type MaskTimes, type Plan, type White } from '@kettle/core/plan';
+import type { RankedWay } from '@kettle/core/whites';
+import { NOTHING_OVER, type BoardOver } from '../../panel/board-marks';
+import type { BoardLine } from '../../panel/line-mark';
+import type { PanelDrawing } from '../../panel/panel.view';
+import { actInWords } from '../../ui/act-words';
+import type { RankedWhite } from '../../workers/table-api';
+
+/** The ways as a painter says them. */
+export const WAY_NAMES: Readonly<Record<White['way'], string>> = {
+  mask: 'mask it',
+  'paint-round': 'paint round it',
+  lift: 'lift it out',
+  opaque: 'opaque white over it',
+  bare: 'leave it bare',
+  'permanent-line': 'a line that stays',
+};
+
+/** Of the ways so many are shown at once; the others are a press away. */
+const SHOWN = 3;
+
+/** One way in the list, with all its reasons in a row. */
+export interface WayRow extends RankedWay {
+  readonly name: string;
+  readonly reason: string;
+  readonly chosen: boolean;
+}
 
 /** One area with the way it is kept, if it is, and the ways it could be. */
 export interface WhiteRow {
   readonly area: string;
   readonly name: string;
   readonly white: White | null;
-  readonly ways: readonly WayOfKeeping[];
+  readonly best: readonly WayRow[];
+  readonly others: readonly WayRow[];
+  readonly times: MaskTimes | null;
+  readonly findings: readonly Finding[];
 }
 
-/** Every area, those kept first. */
-export function whiteRows(plan: Plan): WhiteRow[] {
-  const rows = plan.areas.map(({ id, name, outline }) => {
+/** Every area, those kept first; the ways of one that has not been ranked yet are still to come. */
+export function whiteRows(
+  plan: Plan,
+  ranked: readonly RankedWhite[],
+  findings: readonly Finding[],
+): WhiteRow[] {
+  const rows = plan.areas.map(({ id, name }): WhiteRow => {
+    const white = plan.whites.find(({ area }) => area === id) ?? null;
+    const ways = (ranked.find(({ area }) => area === id)?.ways ?? []).map((way): WayRow => ({
+      ...way,
+      name: WAY_NAMES[way.way],
+      reason: way.reasons.join('; '),
+      chosen: white?.way === way.way,
+    }));
+    const shown = (way: WayRow, i: number): boolean => i < SHOWN || way.chosen;
     return {
-      area: id,
-      name,
-      white: plan.whites.find((w) => w.area === id) ?? null,
-      ways: waysOfKeeping(outline, isCrossed(plan, id)),
+      ...{ area: id, name, white, times: maskTimes(plan, id) },
+      best: ways.filter(shown),
+      others: ways.filter((way, i) => !shown(way, i)),
+      findings: findings.filter(({ where, id: check }) => where.area === id && isOfWhites(check)),
     };
   });
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
 }
 
-/** How long masking fluid needs in this air, in words. */
-export function maskAnswer(plan: Plan): string {
-  const { tackyS, setS } = maskSetting(plan.climate);
-  if (setS === null || tackyS === null) return 'In air this damp masking fluid does not set.';
-  return `Masking fluid is tacky after ${formatSpan(tackyS)} and set after ${formatSpan(setS)} in this air.`;
+const OF_WHITES = new Set([
+  ...['mask-not-set', 'mask-too-long', 'mask-too-large', 'mask-line-too-fine', 'counter-closed'],
+  ...['barrier-gap', 'white-crossed', 'contour-lost', 'lift-on-staining', 'spatter-too-small'],
+]);
+export const isOfWhites = (check: string): boolean => OF_WHITES.has(check);
+
+/** So many drops are drawn as one: a browser takes long over a path of thousands. */
+const DROPS_A_LINE = 100;
+
+/** The freehand masks as lines of the board: the film that lies there, or what it has kept once it is off. */
+export function maskLines(plan: Plan, uncovered: boolean): BoardLine[] {
+  return plan.resists.flatMap((resist): BoardLine[] => {
+    const drawn = { kind: resist.tool, colour: uncovered ? keptColour(plan, resist.id) : undefined };
+    return [
+      ...resist.strokes.map((stroke) => oneLine(stroke, { ...drawn, ...stroke })),
+      ...sprays(resist.drops).map((drops, i) =>
+        oneLine(drops, { ...drawn, id: `${resist.id}-drops-${i}`, points: [], drops }),
+      ),
+    ];
+  });
 }
+
+const lines = new WeakMap<object, BoardLine>();
+
+/** A line of the board for a thing; the same one as long as it is drawn alike, so that it is drawn once. */
+function oneLine(thing: object, line: BoardLine): BoardLine {
+  const known = lines.get(thing);
+  if (known?.kind === line.kind && known.colour === line.colour) return known;
+  lines.set(thing, line);
+  return line;
+}
+
+type Drops = Plan['resists'][number]['drops'];
+const sprayed = new WeakMap<Drops, Drops[]>();
+
+/** Drops in lots that are drawn as one. */
+function sprays(drops: Drops): Drops[] {
+  const known =
+    sprayed.get(drops) ??
+    Array.from({ length: Math.ceil(drops.length / DROPS_A_LINE) }, (_, i) =>
+      drops.slice(i * DROPS_A_LINE, (i + 1) * DROPS_A_LINE),
+    );
+  sprayed.set(drops, known);
+  return known;
+}
+
+/** The colour that lay under a freehand mask when it went on: of the uppermost area there, or bare paper. */
+function keptColour(plan: Plan, resist: string): string {
+  const { strokes, drops } = plan.resists.find(({ id }) => id === resist)!;
+  const points = [
+    ...strokes.flatMap((stroke) => stroke.points.map(([x, y]): Point => [x, y])),
+    ...drops.map(([x, y]): Point => [x, y]),
+  ];
+  const at = plan.acts.findIndex(
+    (act) => act.kind === 'chore' && act.chore === 'mask-on' && act.areas.includes(resist),
+  );
+  const under =
+    points.length === 0
+      ? undefined
+      : plan.areas.findLast(({ outline }) => contains(outline, middleOf([points])));
+  return under && at >= 0 ? hexOf(colourAt(plan, under.id, at)) : '#f6f5f0';
+}
+
+/** What lies over the areas at Whites: films of masked areas, and rings where something will fail. */
+export const whitesOver = (
+  drawing: PanelDrawing,
+  findings: readonly Finding[],
+  uncovered: boolean,
+): BoardOver => ({
+  ...NOTHING_OVER,
+  films: uncovered ? [] : drawing.shapes.filter(({ masked }) => masked).map(({ path }) => path),
+  rings: findings.flatMap(({ id, where }) =>
+    where.point && isOfWhites(id) ? [{ at: where.point, radiusMm: RING_MM }] : [],
+  ),
+});
+
+/** How wide a place that fails is ringed, mm. */
+const RING_MM = 3;
+
+/** What masks go on after and come off after: the passes, as they are said. */
+export const passChoices = (plan: Plan): { readonly id: string; readonly name: string }[] =>
+  plan.acts
+    .filter((act) => act.kind === 'pass')
+    .map((act) => ({ id: act.id, name: `after: ${actInWords(plan, act)}` }));
+
+/** A tool with its line, for a list to choose from. */
+export const toolInWords = (id: Plan['resists'][number]['tool']): string => {
+  const { name, leastMm, mostMm, throws } = maskingTool(id);
+  return throws ? `${name}, drops ${leastMm}–${mostMm} mm` : `${name}, ${leastMm}–${mostMm} mm`;
+};

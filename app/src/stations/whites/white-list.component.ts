@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { InputText } from 'primeng/inputtext';
+import { MASK_PENS, type MaskingToolId } from '@kettle/core/masking';
+import type { Command, Plan, White } from '@kettle/core/plan';
+import { LookAheadService } from '../../state/look-ahead.service';
+import { PlanStore } from '../../state/plan-store';
+import { Choice } from '../../ui/choice.component';
+import type { RankedWhite } from '../../workers/table-api';
+import { MaskTimesRow } from './mask-times.component';
+import { toolInWords, whiteRows, type WhiteRow } from './whites.view';
+
+/** Every area with the ways to keep it light, the best first, and what is chosen. */
+@Component({
+  selector: 'kd-white-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [InputText, Choice, MaskTimesRow],
+  templateUrl: './white-list.component.html',
+  styleUrl: './white-list.component.scss',
+})
+export class WhiteList {
+  private readonly store = inject(PlanStore);
+  private readonly lookAhead = inject(LookAheadService);
+  readonly ranked = input.required<readonly RankedWhite[]>();
+  readonly plan = this.store.plan;
+  readonly rows = computed(() => {
+    const plan = this.plan();
+    return plan ? whiteRows(plan, this.ranked(), this.lookAhead.ahead()?.findings ?? []) : [];
+  });
+  readonly houses: readonly { readonly id: Plan['rules']['whites']; readonly name: string }[] = [
+    { id: 'mask', name: 'this house masks freely' },
+    { id: 'paint-round', name: 'this house paints round' },
+    { id: 'opaque', name: 'this house puts white on after' },
+  ];
+  readonly edges: readonly { readonly id: White['edge']; readonly name: string }[] = [
+    { id: 'hard', name: 'a hard edge' },
+    { id: 'soft', name: 'a soft edge' },
+  ];
+  readonly pens: readonly { readonly id: MaskingToolId | 'best'; readonly name: string }[] = [
+    { id: 'best', name: 'with the pen that suits' },
+    ...MASK_PENS.map(({ id }) => ({ id, name: `with a ${toolInWords(id)}` })),
+  ];
+
+  keep({ area, white }: WhiteRow, change: Partial<White>): void {
+    const now: White = white ?? {
+      ...{ id: `white-${area}`, area, way: 'mask', tool: null, wanted: null, edge: 'hard' },
+    };
+    this.store.do({ do: 'keep-white', white: { ...now, ...change } });
+  }
+
+  giveUp(white: White | null): void {
+    if (white) this.store.do({ do: 'give-up-white', white: white.id });
+  }
+
+  setLight(row: WhiteRow, field: HTMLInputElement): void {
+    const text = field.value.trim();
+    const lightness = Number(text.replace(',', '.'));
+    if (text === '') this.keep(row, { wanted: null });
+    else if (lightness >= 0 && lightness <= 100) this.keep(row, { wanted: [lightness, 0, 0] });
+    else field.value = row.white?.wanted ? String(row.white.wanted[0]) : '';
+  }
+
+  setRule(change: Partial<Plan['rules']>): void {
+    this.store.do({ do: 'set-rules', change });
+  }
+
+  mend(commands: readonly Command[]): void {
+    this.store.do(...commands);
+  }
+}

@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest';
+import { runChecks } from '@kettle/core/checks';
+import { applyCommands, type Command, type Plan } from '@kettle/core/plan';
+import { layOut } from '@kettle/core/schedule';
+import { rankWays, whiteFacts } from '@kettle/core/whites';
+import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
+import { panelDrawing } from '../../panel/panel.view';
+import { lookAheadOf } from '../../testing/look-ahead';
+import { spatterOver } from './spatter.view';
+import { maskLines, passChoices, whiteRows, whitesOver } from './whites.view';
+
+const plan = kettleInTheRain();
+const did = (...commands: Command[]): Plan => applyCommands(plan, commands).plan;
+const ranked = plan.areas.map(({ id }) => {
+  const facts = whiteFacts(plan, id, { wanted: null, edge: 'hard' });
+  return { area: id, facts, ways: rankWays(facts) };
+});
+const masked: Command[] = [
+  {
+    ...{ do: 'mask-stroke', resist: { id: 'r', name: 'rain', tool: 'ruling-pen' } },
+    stroke: {
+      id: 's',
+      points: [
+        [20, 5, 0.2],
+        [30, 40, 0.9],
+      ],
+    },
+  },
+];
+
+describe('the list of whites', () => {
+  it('puts kept areas first, with three ways, the chosen among them, and the others behind', () => {
+    const rows = whiteRows(plan, ranked, []);
+    expect(rows.slice(0, 2).map(({ name }) => name)).toEqual(['kettle', 'steam']);
+    for (const { best, others, white } of rows) {
+      expect(best.length + others.length).toBe(6);
+      expect(best.length).toBeGreaterThanOrEqual(3);
+      if (white) expect(best.some(({ chosen }) => chosen)).toBe(true);
+    }
+    expect(rows[1].times).toEqual({ on: null, off: null });
+    expect(rows[2].times).toBeNull();
+  });
+
+  it('shows what is amiss with a white beside it, and nothing of other stations', () => {
+    const bare = did({ do: 'keep-white', white: { ...plan.whites[0], way: 'bare' } });
+    const rows = whiteRows(bare, ranked, runChecks(bare, layOut(bare)));
+    expect(rows.find(({ area }) => area === 'kettle')!.findings.map(({ id }) => id)).toEqual([
+      'white-crossed',
+    ]);
+    expect(rows.find(({ area }) => area === 'sill')!.findings).toEqual([]);
+  });
+
+  it('offers every pass for a mask to go on and come off after', () => {
+    const passes = plan.acts.filter(({ kind }) => kind === 'pass');
+    expect(passChoices(plan).map(({ id }) => id)).toEqual(passes.map(({ id }) => id));
+  });
+});
+
+describe('the board of whites', () => {
+  it('shows masks as film, and uncovered as what they have kept: paper, or a colour under a second mask', () => {
+    const early = did(...masked);
+    expect(maskLines(early, false)[0]).toMatchObject({ id: 's', kind: 'ruling-pen' });
+    expect(maskLines(early, false)[0].colour).toBeUndefined();
+    const white = maskLines(early, true)[0].colour!;
+    const late = did(...masked, {
+      do: 'mask-when',
+      masked: 'r',
+      on: plan.acts.findLast(({ kind }) => kind === 'pass')!.id,
+      off: null,
+    });
+    expect(maskLines(late, true)[0].colour).not.toBe(white);
+    // The same stroke is the same line, so that it is drawn once.
+    expect(maskLines(early, true)[0]).toBe(maskLines(early, true)[0]);
+  });
+
+  it('lays a film on what is masked, and rings the place of a finding', () => {
+    const drawing = panelDrawing(plan, lookAheadOf(plan), 5000);
+    const gap = {
+      id: 'barrier-gap',
+      key: 'k',
+      severity: 'look',
+      where: { area: 'r', point: [9, 9] },
+      number: { value: 1, unit: 'mm', limit: 0 },
+      why: '',
+    } as const;
+    expect(whitesOver(drawing, [gap], true)).toMatchObject({ films: [], rings: [{ at: [9, 9] }] });
+    const steam = drawing.shapes.find(({ id }) => id === 'steam')!;
+    const films = whitesOver({ ...drawing, shapes: [{ ...steam, masked: true }] }, [], false).films;
+    expect(films).toEqual([steam.path]);
+  });
+
+  it('spatter joins the drops that are there, keeps off shields and the rest of the panel', () => {
+    const held = { id: 'r', name: 'specks', tool: 'toothbrush' as const };
+    const box = { area: { rect: [10, 10, 40, 30] as const }, coverage: 0.1, shields: [] };
+    const once = applyCommands(plan, [spatterOver(plan, held, box)]).plan;
+    const twice = applyCommands(once, [spatterOver(once, held, box)]).plan;
+    const [first, both] = [once.resists[0].drops, twice.resists[0].drops];
+    expect(first.length).toBeGreaterThan(100);
+    expect(both.slice(0, first.length)).toEqual(first);
+    expect(both.length).toBeGreaterThan(1.5 * first.length);
+    expect(first.every(([x, y]) => x >= 10 && x < 50 && y >= 10 && y < 40)).toBe(true);
+    const shielded = spatterOver(plan, held, {
+      ...box,
+      shields: [{ shape: { rect: [0, 0, 30, 100] }, edge: 'cut' }],
+    });
+    expect(shielded.do === 'put-resist' && shielded.resist.drops.every(([x]) => x >= 30)).toBe(true);
+  });
+});
