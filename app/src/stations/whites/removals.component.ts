@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { choreOf } from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
-import { fluidForAll, removals, removalSteps } from '@kettle/core/whites';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
+import { removalNotes } from './removals.view';
 
 /** How the masks come off: when, in what order of moves, and where the paper may tear. */
 @Component({
@@ -14,37 +13,39 @@ import { Choice } from '../../ui/choice.component';
   template: `
     <section>
       <h2>Coming off</h2>
-      @if (rows().length === 0) {
-        <p>Nothing is masked that comes off again.</p>
-      } @else {
-        <p>
-          Masking fluid for all copies: <strong>{{ fluid() }}</strong>.
-        </p>
-        <ul>
-          @for (row of rows(); track row.id) {
-            <li>
-              <strong>{{ row.name }}</strong>
-              <p class="soft">{{ row.says }}</p>
-              @if (row.tears) {
-                <p class="stop">May tear the paper: {{ row.tears }}.</p>
-              }
-            </li>
-          }
-        </ul>
-        <div class="row">
-          <kd-choice
-            label="Rubbed off with"
-            [options]="rubbers"
-            [value]="plan()!.rules.removal"
-            (valueChange)="store.do({ do: 'set-rules', change: { removal: $event } })"
-          />
-        </div>
-        <ol>
-          @for (step of steps(); track step) {
-            <li>{{ step }}</li>
-          }
-        </ol>
-        <p class="soft">{{ caution }}</p>
+      @if (notes(); as notes) {
+        @if (notes.rows.length === 0) {
+          <p>Nothing is masked that comes off again.</p>
+        } @else {
+          <p>
+            Masking fluid for all copies: <strong>{{ notes.fluid }}</strong>.
+          </p>
+          <ul>
+            @for (row of notes.rows; track row.id) {
+              <li>
+                <strong>{{ row.name }}</strong>
+                <p class="soft">{{ row.says }}</p>
+                @if (row.tears) {
+                  <p class="stop">May tear the paper: {{ row.tears }}.</p>
+                }
+              </li>
+            }
+          </ul>
+          <div class="row">
+            <kd-choice
+              label="Rubbed off with"
+              [options]="rubbers"
+              [value]="plan()!.rules.removal"
+              (valueChange)="store.do({ do: 'set-rules', change: { removal: $event } })"
+            />
+          </div>
+          <ol>
+            @for (step of notes.steps; track step) {
+              <li>{{ step }}</li>
+            }
+          </ol>
+          <p class="soft">{{ caution }}</p>
+        }
       }
     </section>
   `,
@@ -59,16 +60,8 @@ export class Removals {
     { id: 'finger', name: 'rubbed off with a dry finger' },
     { id: 'rubber', name: 'rubbed off with a soft rubber' },
   ] as const;
-  readonly steps = computed(() => (this.plan() ? removalSteps(this.plan()!.rules) : []));
-  readonly fluid = computed(() => `${(this.plan() ? fluidForAll(this.plan()!) : 0).toFixed(2)} ml`);
-  readonly rows = computed(() => {
+  readonly notes = computed(() => {
     const plan = this.plan();
-    const masks = this.lookAhead.ahead()?.timeline.masks ?? [];
-    return plan
-      ? removals(plan, masks).map(({ id, name, atS, cm2, tears }) => ({
-          ...{ id, name, tears: tears.join(', ') },
-          says: `${cm2.toFixed(1)} cm², ${atS === null ? 'no time said yet' : `off ${formatSpan(atS)} after the start`}.`,
-        }))
-      : [];
+    return plan && removalNotes(plan, this.lookAhead.ahead()?.timeline.masks ?? []);
   });
 }

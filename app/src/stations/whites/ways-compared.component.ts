@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { COMPARED, comparison, whiteFacts } from '@kettle/core/whites';
 import { pictureHref } from '../../panel/picture-href';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { SimulationWorker } from '../../workers/simulation-worker.service';
-import { WAY_NAMES } from './whites.view';
+import { patchesFor } from './patches.view';
 
 interface Patch {
   readonly name: string;
@@ -95,19 +94,18 @@ export class WaysCompared {
 
   async tryAll(): Promise<void> {
     const [plan, area] = [this.store.plan()!, this.area()!];
-    const white = plan.whites.find((w) => w.area === area) ?? { wanted: null, edge: 'hard' as const };
-    const { coats, crossings } = whiteFacts(plan, area, white);
+    const { crossed, patches } = patchesFor(plan, area);
     this.patches.set([]);
     this.busy.set(true);
     try {
-      for (const way of COMPARED) {
-        const look = await this.worker.patch(comparison(plan, area, way, coats ?? 2));
-        this.patches.update((patches) => [
-          ...patches,
-          { name: WAY_NAMES[way], href: pictureHref(look), lightness: look.lightness },
+      for (const { name, simulation } of patches) {
+        const look = await this.worker.patch(simulation);
+        this.patches.update((before) => [
+          ...before,
+          { name, href: pictureHref(look), lightness: look.lightness },
         ]);
       }
-      this.says.set(crossings === 0 ? 'Nothing crosses it yet: plan a pass over it first.' : '');
+      this.says.set(crossed ? '' : 'Nothing crosses it yet: plan a pass over it first.');
     } catch (cause) {
       this.messages.stop(
         `The patches could not be painted: ${cause instanceof Error ? cause.message : String(cause)}.`,

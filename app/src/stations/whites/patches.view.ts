@@ -1,0 +1,26 @@
+import type { Plan } from '@kettle/core/plan';
+import type { Simulation } from '@kettle/core/water';
+import { COMPARED, comparison, whiteFacts } from '@kettle/core/whites';
+import { WAY_NAMES } from './whites.view';
+
+/** Coats of opaque white where no number of them would be enough. */
+const TRIED_COATS = 2;
+
+/** The patches on which the ways of keeping a white are tried, and whether anything crosses it at all. */
+export function patchesFor(
+  plan: Plan,
+  area: string,
+): {
+  readonly crossed: boolean;
+  readonly patches: readonly { readonly name: string; readonly simulation: Simulation }[];
+} {
+  const white = plan.whites.find((w) => w.area === area) ?? { wanted: null, edge: 'hard' as const };
+  const { coats, crossings } = whiteFacts(plan, area, white);
+  return {
+    crossed: crossings > 0,
+    patches: COMPARED.map((way) => ({
+      name: WAY_NAMES[way],
+      simulation: comparison(plan, area, way, coats ?? TRIED_COATS),
+    })),
+  };
+}

@@ -1,0 +1,24 @@
+import type { Plan } from '@kettle/core/plan';
+import { formatSpan } from '@kettle/core/units';
+import { fluidForAll, removals, removalSteps, type MaskedFor } from '@kettle/core/whites';
+
+/** How the masks of a card come off, in words. */
+export interface RemovalNotes {
+  readonly fluid: string;
+  readonly steps: readonly string[];
+  readonly rows: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly says: string;
+    readonly tears: string;
+  }[];
+}
+
+export const removalNotes = (plan: Plan, masks: readonly MaskedFor[]): RemovalNotes => ({
+  fluid: `${fluidForAll(plan).toFixed(2)} ml`,
+  steps: removalSteps(plan.rules),
+  rows: removals(plan, masks).map(({ id, name, atS, cm2, tears }) => ({
+    ...{ id, name, tears: tears.join(', ') },
+    says: `${cm2.toFixed(1)} cm², ${atS === null ? 'no time said yet' : `off ${formatSpan(atS)} after the start`}.`,
+  })),
+});
