@@ -11,6 +11,11 @@ const alias = [
   { find: '@kettle/cli', replacement: here('./cli/src/run.ts') },
 ];
 
+/** Journeys that look at the clock, or kill the browser in the middle: nothing else may run beside them. */
+const TIMED = ['full-rack', 'simulation', 'two-tabs', 'crash', 'full-disk', 'weight'].map(
+  (name) => `e2e/${name}.spec.ts`,
+);
+
 export default defineConfig({
   resolve: { alias },
   test: {
@@ -38,6 +43,16 @@ export default defineConfig({
         test: {
           name: 'e2e',
           include: ['e2e/**/*.spec.ts'],
+          exclude: TIMED,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'timed',
+          include: TIMED,
           testTimeout: 120_000,
           hookTimeout: 120_000,
           fileParallelism: false,

@@ -75,7 +75,8 @@ await steps({ kernels: 'npm run -s kernels' });
 await steps({ types: 'npm run -s types', 'lint and order of subjects': 'npm run -s lint' });
 suite('core, kernels, command line, views', ['unit', 'app'], 2);
 await steps({ 'the app builds': 'npm run -s build' });
-suite('journeys in the browser', ['e2e'], 1);
+suite('journeys in the browser', ['e2e'], 2);
+suite('journeys against the clock', ['timed'], 1);
 
 // The long evidence asks for the figures of every suite in a file.
 if (process.env['REPORT'])
