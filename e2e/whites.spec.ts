@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, Pen, retype, tabTo, type PenPoint } from './hand';
+import { choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -102,6 +102,14 @@ it('a white is kept another way, wanted at a lightness, and its finding mended b
   await retype(page, '[aria-label="As light as, L*: kettle"]', '82');
   await choose(page, 'Edge of kettle', 'a soft edge');
   await seeText(page, 'a soft edge is what lifting leaves');
+});
+
+it('a shield for an area is printed at true size', async () => {
+  const arrived = await downloads(page);
+  await page.locator('[aria-label="or its reverse: steam"]').click();
+  const shield = new TextDecoder().decode(await arrived('shield for all but steam.svg'));
+  expect(shield).toContain('class="shield"');
+  expect(shield).toContain('id="ruler"');
 });
 
 it('the ways are tried on scrap and shown side by side', async () => {

@@ -48,7 +48,8 @@ export function panelSheet(plan: Plan, { title, mirrored, drawn, marked = '' }: 
 
 const STYLE =
   '<style>rect,path,polyline,line,circle{fill:none;stroke:#334;stroke-width:.25}' +
-  '.sheet{stroke-dasharray:2 1}.fold{stroke-dasharray:3 1 .6 1}.pencil{stroke:#667}.bar{stroke-width:.4}.cut{stroke:#112;stroke-width:.35}' +
+  '.sheet{stroke-dasharray:2 1}' +
+  '.fold{stroke-dasharray:3 1 .6 1}path.shield{fill:#d8dcdf;stroke:none}.pencil{stroke:#667}.bar{stroke-width:.4}.cut{stroke:#112;stroke-width:.35}' +
   'text{font:3px sans-serif;fill:#334}</style>';
 
 function rulerBar(y: number): string {

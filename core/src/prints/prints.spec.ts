@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { applyCommands, type Plan } from '../plan';
 import { smallPlan } from '../testing/small-plan';
 import { formatLength } from '../units';
-import { cardAtTrueSize, cutTemplate, pdfPrint, svgPrint, traceSheet, type TrueSize } from '.';
+import { cardAtTrueSize, cutTemplate, pdfPrint, shieldSheet, svgPrint, traceSheet, type TrueSize } from '.';
 
 const mm = (value: number): string => formatLength(value, 'mm');
 const withFormat = (change: Partial<Plan['card']>): Plan =>
@@ -178,6 +178,23 @@ describe('the cutting template', () => {
 });
 
 const plan = smallPlan();
+
+describe('a shield', () => {
+  it('covers its area and no more, or all of the panel but the area, and is cut along its edge at true size', () => {
+    const boat = 'M60 20L80 20L80 40L60 40Z';
+    const [shield, reverse] = [
+      shieldSheet(smallPlan(), 'boat', false),
+      shieldSheet(smallPlan(), 'boat', true),
+    ];
+    for (const svg of [shield, reverse]) {
+      expect(svg).toContain(`<path class="cut" d="${boat}"/>`);
+      expect(svg).toContain('id="ruler"');
+    }
+    expect(shield).toContain(`<path class="shield" fill-rule="evenodd" d="${boat}"/>`);
+    expect(reverse).toContain(`d="M0 0L148 0L148 100L0 100Z${boat}"/>`);
+    expect(reverse).toContain('shield for all but boat');
+  });
+});
 
 describe('the trace sheet of any title and name', () => {
   it('is one SVG without loose markup', () => {

@@ -2,9 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { InputText } from 'primeng/inputtext';
 import { MASK_PENS, type MaskingToolId } from '@kettle/core/masking';
 import type { Command, Plan, White } from '@kettle/core/plan';
+import { shieldSheet } from '@kettle/core/prints';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
+import { handOver } from '../../ui/hand-over';
 import type { RankedWhite } from '../../workers/table-api';
 import { MaskTimesRow } from './mask-times.component';
 import { toolInWords, whiteRows, type WhiteRow } from './whites.view';
@@ -61,6 +63,13 @@ export class WhiteList {
 
   setRule(change: Partial<Plan['rules']>): void {
     this.store.do({ do: 'set-rules', change });
+  }
+
+  /** A paper shield for an area at true size, or for all but it. */
+  print({ area, name }: WhiteRow, reverse: boolean): void {
+    const plan = this.plan()!;
+    const title = `${plan.title}, shield for ${reverse ? 'all but ' : ''}${name}.svg`;
+    handOver(shieldSheet(plan, area, reverse), title, 'image/svg+xml');
   }
 
   mend(commands: readonly Command[]): void {
