@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from '@kettle/core/plan';
-import type { Resist } from '@kettle/core/masking';
+import type { PackedResists, Resist } from '@kettle/core/masking';
 import type { LineKind, PackedLines } from '@kettle/core/sketch';
 
 /** A card as last saved whole; the journal entries after `seq` lead on from it. */
@@ -9,6 +9,8 @@ export interface SavedPlan {
   readonly plan: unknown;
   /** Its lines, apart and packed; a card saved by an earlier version has them in its plan. */
   readonly lines?: PackedLines;
+  /** What is masked freehand, packed as well. */
+  readonly resists?: PackedResists;
   readonly seq: number;
   readonly changedAt: number;
 }

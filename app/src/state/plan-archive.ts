@@ -1,6 +1,7 @@
 import { Dexie } from 'dexie';
 import { readPlan } from '@kettle/core/formats';
 import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
+import { packResists, unpackResists } from '@kettle/core/masking';
 import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
 import type { Database, StrokeAs } from './database';
 
@@ -53,7 +54,11 @@ export class PlanArchive {
       // A gap means that a write between failed; what came after it cannot be applied.
       const after = await this.entriesAfter(id, saved.seq).sortBy('seq');
       const entries = after.filter(({ seq }, i) => seq === saved.seq + i + 1);
-      const whole = saved.lines ? { ...(saved.plan as object), lines: unpackLines(saved.lines) } : saved.plan;
+      const whole = {
+        ...(saved.plan as object),
+        ...(saved.lines ? { lines: unpackLines(saved.lines) } : {}),
+        ...(saved.resists ? { resists: unpackResists(saved.resists) } : {}),
+      };
       const plan = entries.reduce((now, { patches }) => replayPatches(now, patches), readPlan(whole));
       return { plan, seq: entries.at(-1)?.seq ?? saved.seq };
     });
@@ -68,8 +73,9 @@ export class PlanArchive {
   async save(plan: Plan, seq: number): Promise<void> {
     await this.db.transaction('rw', this.db.plans, this.db.journal, async () => {
       // Lines are many and small: as they are, copying them into the database would hold the page up.
-      const [bare, lines] = [{ ...plan, lines: [] }, packLines(plan.lines)];
-      await this.db.plans.put({ id: plan.id, plan: bare, lines, seq, changedAt: Date.now() });
+      const bare = { ...plan, lines: [], resists: [] };
+      const [lines, resists] = [packLines(plan.lines), packResists(plan.resists)];
+      await this.db.plans.put({ id: plan.id, plan: bare, lines, resists, seq, changedAt: Date.now() });
       await this.db.journal
         .where('[planId+seq]')
         .between([plan.id, Dexie.minKey], [plan.id, seq], true, true)

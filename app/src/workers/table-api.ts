@@ -2,6 +2,7 @@ import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
 import type { Finding } from '@kettle/core/checks';
 import type { Point } from '@kettle/core/geometry';
+import type { PackedResists } from '@kettle/core/masking';
 import type { Paper } from '@kettle/core/paper';
 import type {
   Calibration,
@@ -53,7 +54,8 @@ export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
  * answer, so that a stale one can be dropped; long work reports its progress and can be cancelled.
  */
 export interface TableApi {
-  lookAhead(plan: Plan, revision: number): Promise<LookAheadAnswer>;
+  /* What is masked freehand comes packed beside the plan, and lines stay at home: both are many. */
+  lookAhead(plan: Plan, resists: PackedResists, revision: number): Promise<LookAheadAnswer>;
   /** Searches a mix; `null` when cancelled, as with all jobs. `onProgress` hears the share done, 0…1. */
   matchColour(job: number, request: MatchRequest, onProgress: OnProgress): Promise<MatchAnswer | null>;
   /** Chooses the few pigments of a box that give all wanted colours. */
@@ -71,7 +73,7 @@ export interface TableApi {
   /** How a panel is laid out; the plan comes without its lines, which come packed. */
   compose(plan: Plan, lines: PackedLines, darkness: ReadonlyMap<string, number>): Promise<Composition>;
   /** For each area of a plan the ways to keep it light, the best first. */
-  rankWhites(plan: Plan): Promise<RankedWhite[]>;
+  rankWhites(plan: Plan, resists: PackedResists): Promise<RankedWhite[]>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

@@ -1,6 +1,7 @@
 import { composition, filledAt } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
+import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { areaLooks, layOut } from '@kettle/core/schedule';
@@ -30,7 +31,8 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
   const boxFor = boxShelf();
 
   return {
-    async lookAhead(plan, revision) {
+    async lookAhead(bare, resists, revision) {
+      const plan = { ...bare, resists: unpackResists(resists) };
       const line = await kernel;
       const timeline = layOut(plan);
       return {
@@ -68,7 +70,8 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
     compose: (plan, lines, darkness) =>
       Promise.resolve(composition({ ...plan, lines: unpackLines(lines) }, darkness)),
 
-    rankWhites(plan) {
+    rankWhites(bare, resists) {
+      const plan = { ...bare, resists: unpackResists(resists) };
       const { masks } = layOut(plan);
       return Promise.resolve(
         plan.areas.map(({ id }) => {

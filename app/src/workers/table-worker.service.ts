@@ -3,6 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutRequest, Size } from '@kettle/core/card';
 import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import { packResists } from '@kettle/core/masking';
 import type { Point } from '@kettle/core/geometry';
 import type { Plan } from '@kettle/core/plan';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
@@ -21,8 +22,8 @@ export class TableWorker {
   private jobs = 0;
 
   async lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
-    // Lines dry nowhere and are many: they stay here.
-    return { plan, ...(await this.api().lookAhead({ ...plan, lines: [] }, revision)) };
+    const resists = packResists(plan.resists);
+    return { plan, ...(await this.api().lookAhead(bare(plan), resists, revision)) };
   }
 
   cut(request: CutRequest): Promise<Cutting> {
@@ -38,7 +39,7 @@ export class TableWorker {
   }
 
   rankWhites(plan: Plan): Promise<RankedWhite[]> {
-    return this.api().rankWhites({ ...plan, lines: [] });
+    return this.api().rankWhites(bare(plan), packResists(plan.resists));
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {
@@ -57,3 +58,6 @@ export class TableWorker {
     return this.remote;
   }
 }
+
+/** A plan without what is many: lines dry nowhere and stay here, masks by hand go packed. */
+const bare = (plan: Plan): Plan => ({ ...plan, lines: [], resists: [] });

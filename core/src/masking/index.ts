@@ -9,4 +9,5 @@ export {
 } from './tool';
 export { drawsLines, maskStrokeSchema, resistSchema, type MaskStroke, type Resist } from './resist';
 export { liftedBy, maskHolds, maskPieces, strokeBox, strokeLength, strokePieces } from './footprint';
+export { packResists, unpackResists, type PackedResists } from './packing';
 export { setsAfter } from './setting';

@@ -3,7 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { fluidMl as fluidOf, footprint } from '../areas';
 import { contains, gapToLine, polygonArea, type Point, type Polygon } from '../geometry';
 import { maskSetting } from '../water';
-import { liftedBy, lineMm, MASKING_TOOLS, maskingTool, resistSchema, setsAfter, type Resist } from '.';
+import {
+  liftedBy,
+  lineMm,
+  MASKING_TOOLS,
+  maskingTool,
+  packResists,
+  type Resist,
+  resistSchema,
+  setsAfter,
+  unpackResists,
+} from '.';
 
 const resist = (
   tool: Resist['tool'],
@@ -149,6 +159,35 @@ describe('what a mask covers', () => {
         two.strokes[1].points.map(([x, y]): Point => [x, y]),
       ),
     ).toBeGreaterThan(4);
+  });
+});
+
+describe('packed', () => {
+  it('masks come out as they went in, with the right strokes and drops', () => {
+    const two = [
+      resist(
+        'ruling-pen',
+        [
+          [1.25, 2, 0.5],
+          [3, 4.001, 0.25],
+        ],
+        [[9, 9, 0.4]],
+      ),
+      { ...resist('marker', [[5, 5, 1]]), id: 'other' },
+      {
+        ...resist(
+          'toothbrush',
+          [],
+          [
+            [1, 2, 0.3],
+            [4, 5, 0.6],
+          ],
+        ),
+        id: 'spray',
+      },
+    ];
+    expect(unpackResists(packResists(two))).toEqual(two);
+    expect(unpackResists(packResists([]))).toEqual([]);
   });
 });
 
