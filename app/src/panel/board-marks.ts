@@ -81,7 +81,7 @@ export function marksOver({
     ),
     ...rings.map(
       ({ at: [x, y], radiusMm }) =>
-        new Circle({ x, y, radius: radiusMm, stroke: '#9c3b1b', strokeWidth: 0.7 }),
+        new Circle({ x, y, radius: radiusMm, stroke: '#9c3b1b', strokeWidth: 0.5 }),
     ),
     ...guides.map(guideMark),
     ...handles.map(

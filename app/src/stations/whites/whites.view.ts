@@ -143,7 +143,7 @@ export const whitesOver = (
 });
 
 /** How wide a place that fails is ringed, mm. */
-const RING_MM = 3;
+const RING_MM = 1.8;
 
 /** What masks go on after and come off after: the passes, as they are said. */
 export const passChoices = (plan: Plan): { readonly id: string; readonly name: string }[] =>
