@@ -6,21 +6,10 @@ import { TableWorker } from '../workers/table-worker.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 import { alikeButLines } from './same-paint';
+import { stationOfCheck } from './station-of-check';
 
 /** A burst of changes (typing, dragging) is answered once, ms. */
 const SETTLE_MS = 40;
-
-/** At which station a finding is mended. */
-const STATION_OF_CHECK: Readonly<Record<string, Station>> = {
-  ...Object.fromEntries(
-    [
-      ...['mask-not-set', 'mask-too-long', 'mask-too-large', 'mask-line-too-fine', 'counter-closed'],
-      ...['barrier-gap', 'white-crossed', 'contour-lost', 'lift-on-staining', 'spatter-too-small'],
-    ].map((id): [string, Station] => [id, 'whites']),
-  ),
-  'lighter-over-darker': 'colours',
-  'card-off-envelope': 'paper',
-};
 
 /** What the open plan leads to, worked out in the worker after every change; stale answers are dropped. */
 @Injectable({ providedIn: 'root' })
@@ -58,7 +47,7 @@ export class LookAheadService {
   readonly findingsAt = computed(() => {
     const counts = new Map<Station, number>();
     for (const { id } of this.ahead()?.findings ?? []) {
-      const station = STATION_OF_CHECK[id] ?? 'passes';
+      const station = stationOfCheck(id);
       counts.set(station, (counts.get(station) ?? 0) + 1);
     }
     return counts;

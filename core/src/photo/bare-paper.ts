@@ -47,7 +47,7 @@ const bytesOf = (white: Lab): number[] =>
   [1, 3, 5].map((at) => Number.parseInt(hexOf(white).slice(at, at + 2), 16));
 
 /** Mean linear light of the pixels round a place, by channel. */
-export function lightAt({ width, height, rgba }: Photo, [u, v]: Point): [number, number, number] {
+function lightAt({ width, height, rgba }: Photo, [u, v]: Point): [number, number, number] {
   const reach = Math.max(1, Math.round(PLACE * Math.min(width, height)));
   const [x, y] = [Math.min(width - 1, Math.floor(u * width)), Math.min(height - 1, Math.floor(v * height))];
   const light: [number, number, number] = [0, 0, 0];

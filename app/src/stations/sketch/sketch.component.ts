@@ -31,6 +31,7 @@ import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
 import { TableWorker } from '../../workers/table-worker.service';
 import { Choice } from '../../ui/choice.component';
+import { HeldRow } from '../../ui/held-row.component';
 import { LengthField } from '../../ui/length-field.component';
 import { GuidesList } from './guides.component';
 import { InHand } from './in-hand.component';
@@ -59,6 +60,7 @@ const SMALLEST_SIDE_MM = 1;
     Select,
     Choice,
     GuidesList,
+    HeldRow,
     InHand,
     Judge,
     LampNotes,

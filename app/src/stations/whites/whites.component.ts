@@ -24,6 +24,7 @@ import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import type { RankedWhite } from '../../workers/table-api';
 import { TableWorker } from '../../workers/table-worker.service';
+import { HeldRow } from '../../ui/held-row.component';
 import { HandMasks } from './hand-masks.component';
 import { Removals } from './removals.component';
 import { spatterOver } from './spatter.view';
@@ -44,7 +45,7 @@ const COVERS = 0.12;
 @Component({
   selector: 'kd-whites',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HandMasks, Removals, WaysCompared, WhiteList],
+  imports: [HandMasks, HeldRow, Removals, WaysCompared, WhiteList],
   templateUrl: './whites.component.html',
   styleUrls: ['../sketch/sketch.component.scss', './whites.component.scss'],
 })
@@ -67,8 +68,8 @@ export class WhitesStation {
   ];
   readonly uncovered = signal(false);
   readonly views = [
-    { uncovered: false, name: 'Masks on' },
-    { uncovered: true, name: 'Uncovered' },
+    { id: false, name: 'Masks on' },
+    { id: true, name: 'Uncovered' },
   ] as const;
   readonly leaf = signal<Leaf>('whites');
   readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [

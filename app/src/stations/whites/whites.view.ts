@@ -7,6 +7,7 @@ import type { RankedWay } from '@kettle/core/whites';
 import { NOTHING_OVER, type BoardOver } from '../../panel/board-marks';
 import type { BoardLine } from '../../panel/line-mark';
 import type { PanelDrawing } from '../../panel/panel.view';
+import { stationOfCheck } from '../../state/station-of-check';
 import { actInWords } from '../../ui/act-words';
 import type { RankedWhite } from '../../workers/table-api';
 
@@ -66,11 +67,8 @@ export function whiteRows(
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
 }
 
-const OF_WHITES = new Set([
-  ...['mask-not-set', 'mask-too-long', 'mask-too-large', 'mask-line-too-fine', 'counter-closed'],
-  ...['barrier-gap', 'white-crossed', 'contour-lost', 'lift-on-staining', 'spatter-too-small'],
-]);
-export const isOfWhites = (check: string): boolean => OF_WHITES.has(check);
+/** Whether what a check finds is mended here. */
+export const isOfWhites = (check: string): boolean => stationOfCheck(check) === 'whites';
 
 /** So many drops are drawn as one: a browser takes long over a path of thousands. */
 const DROPS_A_LINE = 100;
