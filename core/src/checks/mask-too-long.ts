@@ -1,4 +1,4 @@
-import { maskTimes, nameOf } from '../plan';
+import { maskOn, nameOf } from '../plan';
 import { formatSpan } from '../units';
 import { LONGEST_MASK_S } from '../whites';
 import type { Check } from './check';
@@ -9,9 +9,8 @@ export const maskTooLong: Check = {
   severity: 'look',
   find: ({ plan, timeline }) =>
     timeline.masks.flatMap(({ area, onS, offS }) => {
-      const stays = offS === null && maskTimes(plan, area)?.off === undefined;
       const onForS = (offS ?? timeline.endS) - onS;
-      if (stays || onForS <= LONGEST_MASK_S) return [];
+      if (maskOn(plan, area).stays || onForS <= LONGEST_MASK_S) return [];
       return [
         {
           where: { area, atS: onS },

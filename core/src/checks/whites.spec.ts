@@ -62,6 +62,13 @@ describe('mask-too-long', () => {
       number: { limit: 86_400 },
     });
     expect(of(pressed(20), 'mask-too-long')).toEqual([]);
+    const line = handMask([[9, 9, 1]]);
+    const after = { do: 'change-pass', pass: 'sky-wash', change: { start: { atS: 40 * 3600 } } } as const;
+    const hand = (tool: 'wax' | 'marker'): Plan =>
+      smallPlan(wash, line.do === 'put-resist' ? { ...line, resist: { ...line.resist, tool } } : line, after);
+    // What stays for good may stay for days.
+    expect(of(hand('marker'), 'mask-too-long')).toHaveLength(1);
+    expect(of(hand('wax'), 'mask-too-long')).toEqual([]);
   });
 });
 

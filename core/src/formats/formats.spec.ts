@@ -24,7 +24,7 @@ const faultOf = (run: () => unknown): BadInput => {
 /** What older plans and studios did not say, as it is taken. */
 const RULES = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
-  ...{ whites: 'mask', unmask: 'at-the-end', removal: 'finger' },
+  ...{ whites: 'mask', removal: 'finger' },
 };
 const LATER = { version: 5, pictures: [], resists: [], rules: RULES };
 

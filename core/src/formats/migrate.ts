@@ -57,7 +57,7 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
 };
 
 const withRules = (rules: unknown): Json => ({
-  ...{ whites: 'mask', unmask: 'at-the-end', removal: 'finger' },
+  ...{ whites: 'mask', removal: 'finger' },
   ...asObject(rules, 'rules'),
 });
 

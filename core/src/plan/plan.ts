@@ -53,8 +53,6 @@ export const rulesSchema = z.strictObject({
   letColoursRun: z.boolean(),
   /** How whites are kept where more than one way would do. */
   whites: z.enum(['mask', 'paint-round', 'opaque']),
-  /** When masks come off. */
-  unmask: z.enum(['at-the-end', 'half-way']),
   /** What rubs a mask off. */
   removal: z.enum(['finger', 'rubber']),
 });

@@ -38,7 +38,7 @@ export type Studio = z.infer<typeof studioSchema>;
 /** The choices of a house that has not made its own. */
 export const HOUSE_RULES: Studio['rules'] = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
-  ...{ whites: 'mask', unmask: 'at-the-end', removal: 'finger' },
+  ...{ whites: 'mask', removal: 'finger' },
 };
 
 /** A studio nobody has set up yet. */
