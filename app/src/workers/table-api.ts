@@ -16,7 +16,7 @@ import type {
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
-import type { RankedWay, WhiteFacts } from '@kettle/core/whites';
+import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
 import type { OnProgress } from './watching';
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
@@ -39,6 +39,15 @@ export interface RankedWhite {
   readonly area: string;
   readonly facts: WhiteFacts;
   readonly ways: readonly RankedWay[];
+}
+
+/** What the masks of a card take, and how they come off. */
+export interface MaskReckoning {
+  /** Fluid of each freehand mask on one card, ml, by its id. */
+  readonly ml: ReadonlyMap<string, number>;
+  /** Fluid of all masks for all copies, ml. */
+  readonly allMl: number;
+  readonly removals: readonly Removal[];
 }
 
 /** How sheets are cut, and what is left of them. */
@@ -74,6 +83,7 @@ export interface TableApi {
   compose(plan: Plan, lines: PackedLines, darkness: ReadonlyMap<string, number>): Promise<Composition>;
   /** For each area of a plan the ways to keep it light, the best first. */
   rankWhites(plan: Plan, resists: PackedResists): Promise<RankedWhite[]>;
+  reckonMasks(plan: Plan, resists: PackedResists): Promise<MaskReckoning>;
   /** Fits a pigment to the painter's own swatches. */
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
   cancel(job: number): void;

@@ -1,4 +1,4 @@
-import { composition, filledAt } from '@kettle/core/areas';
+import { composition, filledAt, fluidMl } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
 import { unpackResists } from '@kettle/core/masking';
@@ -7,7 +7,7 @@ import { planPaper, type Plan } from '@kettle/core/plan';
 import { areaLooks, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
-import { rankWays, whiteFacts } from '@kettle/core/whites';
+import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
 import type { TableApi } from './table-api';
 import { watching } from './watching';
 
@@ -82,6 +82,15 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
           return { area: id, facts, ways: rankWays(facts) };
         }),
       );
+    },
+
+    reckonMasks(bare, resists) {
+      const plan = { ...bare, resists: unpackResists(resists) };
+      return Promise.resolve({
+        ml: new Map(plan.resists.map((resist) => [resist.id, fluidMl(plan, resist)])),
+        allMl: fluidForAll(plan),
+        removals: removals(plan, layOut(plan).masks),
+      });
     },
 
     calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),

@@ -7,7 +7,7 @@ import { packResists } from '@kettle/core/masking';
 import type { Point } from '@kettle/core/geometry';
 import type { Plan } from '@kettle/core/plan';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
-import type { Cutting, LookAhead, RankedWhite, TableApi } from './table-api';
+import type { Cutting, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
 
 /** A search under way: its answer (`null` when cancelled) and the way to stop it. */
 export interface Search {
@@ -40,6 +40,10 @@ export class TableWorker {
 
   rankWhites(plan: Plan): Promise<RankedWhite[]> {
     return this.api().rankWhites(bare(plan), packResists(plan.resists));
+  }
+
+  reckonMasks(plan: Plan): Promise<MaskReckoning> {
+    return this.api().reckonMasks(bare(plan), packResists(plan.resists));
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {

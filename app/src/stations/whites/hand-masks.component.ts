@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { fluidMl } from '@kettle/core/areas';
 import { oneRing } from '@kettle/core/geometry';
 import { MASKING_TOOLS, maskingTool, setsAfter, type MaskingToolId, type Resist } from '@kettle/core/masking';
 import { outlineOf, paintedOf } from '@kettle/core/plan';
 import { formatSpan } from '@kettle/core/units';
 import type { Shape } from '@kettle/core/water';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { MaskReckoner } from '../../state/mask-reckoner.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { placeFields } from '../../ui/length-of';
@@ -27,12 +27,14 @@ const EVEN = 0.5;
   selector: 'kd-hand-masks',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, InputText, Choice, LengthRow, MaskTimesRow],
+  providers: [MaskReckoner],
   templateUrl: './hand-masks.component.html',
   styleUrl: '../sketch/leaf.scss',
 })
 export class HandMasks {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
+  private readonly reckoner = inject(MaskReckoner);
   readonly held = input.required<Held>();
   readonly hold = output<Held>();
   readonly plan = this.store.plan;
@@ -42,12 +44,13 @@ export class HandMasks {
   readonly rows = computed(() => {
     const plan = this.plan();
     const findings = this.lookAhead.ahead()?.findings ?? [];
+    const ml = this.reckoner.reckoning()?.ml;
     return (plan?.resists ?? []).map((resist) => ({
       resist,
       stays: maskingTool(resist.tool).stays,
       says: inWords(
         resist,
-        fluidMl(plan!, resist) * (plan!.brief.copies + plan!.brief.spares),
+        (ml?.get(resist.id) ?? 0) * (plan!.brief.copies + plan!.brief.spares),
         plan!.climate,
       ),
       findings: findings.filter(({ id, where }) => where.area === resist.id && isOfWhites(id)),

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { choreOf } from '@kettle/core/plan';
-import { LookAheadService } from '../../state/look-ahead.service';
+import { MaskReckoner } from '../../state/mask-reckoner.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { removalNotes } from './removals.view';
@@ -10,6 +10,7 @@ import { removalNotes } from './removals.view';
   selector: 'kd-removals',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice],
+  providers: [MaskReckoner],
   template: `
     <section>
       <h2>Coming off</h2>
@@ -53,7 +54,7 @@ import { removalNotes } from './removals.view';
 })
 export class Removals {
   readonly store = inject(PlanStore);
-  private readonly lookAhead = inject(LookAheadService);
+  private readonly reckoner = inject(MaskReckoner);
   readonly plan = this.store.plan;
   readonly caution = choreOf('mask-on').caution;
   readonly rubbers = [
@@ -61,7 +62,7 @@ export class Removals {
     { id: 'rubber', name: 'rubbed off with a soft rubber' },
   ] as const;
   readonly notes = computed(() => {
-    const plan = this.plan();
-    return plan && removalNotes(plan, this.lookAhead.ahead()?.timeline.masks ?? []);
+    const [plan, reckoning] = [this.plan(), this.reckoner.reckoning()];
+    return plan && reckoning && removalNotes(plan, reckoning);
   });
 }

@@ -1,6 +1,7 @@
 import type { Plan } from '@kettle/core/plan';
 import { formatSpan } from '@kettle/core/units';
-import { fluidForAll, removals, removalSteps, type MaskedFor } from '@kettle/core/whites';
+import { removalSteps } from '@kettle/core/whites';
+import type { MaskReckoning } from '../../workers/table-api';
 
 /** How the masks of a card come off, in words. */
 export interface RemovalNotes {
@@ -14,10 +15,10 @@ export interface RemovalNotes {
   }[];
 }
 
-export const removalNotes = (plan: Plan, masks: readonly MaskedFor[]): RemovalNotes => ({
-  fluid: `${fluidForAll(plan).toFixed(2)} ml`,
+export const removalNotes = (plan: Plan, { allMl, removals }: MaskReckoning): RemovalNotes => ({
+  fluid: `${allMl.toFixed(2)} ml`,
   steps: removalSteps(plan.rules),
-  rows: removals(plan, masks).map(({ id, name, atS, cm2, tears }) => ({
+  rows: removals.map(({ id, name, atS, cm2, tears }) => ({
     ...{ id, name, tears: tears.join(', ') },
     says: `${cm2.toFixed(1)} cm², ${atS === null ? 'no time said yet' : `off ${formatSpan(atS)} after the start`}.`,
   })),
