@@ -1,6 +1,6 @@
 import { rectangle, type Polygon } from '@kettle/core/geometry';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newPlan, techniqueOf, type Command, type Plan } from '@kettle/core/plan';
+import { applyCommands, NEW_STUDIO, newPlan, newPass, type Command, type Plan } from '@kettle/core/plan';
 
 const leaf = (cx: number, cy: number, rx: number, ry: number): Polygon => [
   Array.from({ length: 32 }, (_, i) => {
@@ -80,17 +80,7 @@ export function twelvePasses(): Plan {
     ...PASSES.map(([area, mix, technique], i): Command => ({
       do: 'add-act',
       before: 'untape',
-      act: {
-        kind: 'pass',
-        id: `pass-${i + 1}`,
-        name: '',
-        areas: [area],
-        technique,
-        mix,
-        filmUm: techniqueOf(technique).filmUm,
-        handsS: null,
-        start: techniqueOf(technique).start === 'wet' ? 'straight-on' : 'when-dry',
-      },
+      act: newPass({ id: `pass-${i + 1}`, areas: [area], technique, mix }),
     })),
   ]).plan;
 }

@@ -1,6 +1,6 @@
 import type { Point } from '@kettle/core/geometry';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { techniqueOf, type Command, type Pass } from '@kettle/core/plan';
+import { newPass, type Command, type Pass } from '@kettle/core/plan';
 
 /** Points of an ellipse from one angle to another, degrees, clockwise from the right. mm. */
 export const ellipse = (
@@ -57,18 +57,7 @@ export const pass = (
 ): Command => ({
   do: 'add-act',
   before: 'untape',
-  act: {
-    kind: 'pass',
-    id,
-    name,
-    areas,
-    technique,
-    mix,
-    filmUm: techniqueOf(technique).filmUm,
-    handsS: null,
-    start: techniqueOf(technique).start === 'wet' ? 'straight-on' : 'when-dry',
-    ...change,
-  },
+  act: newPass({ id, technique, name, areas, mix, ...change }),
 });
 
 /** A mix of the dish, its pigments by code. */

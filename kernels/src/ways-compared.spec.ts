@@ -1,7 +1,7 @@
 // The same white kept by several ways on a patch, simulated: what the ranking says of their lightness comes true.
 import { describe, expect, it } from 'vitest';
 import { rectangle } from '@kettle/core/geometry';
-import { applyCommands, NEW_STUDIO, newPlan, type Command, type White } from '@kettle/core/plan';
+import { applyCommands, NEW_STUDIO, newPass, newPlan, type Command, type White } from '@kettle/core/plan';
 import { pigmentByCode } from '@kettle/core/pigment';
 import { done } from '@kettle/core/units';
 import { simulate } from '@kettle/core/water';
@@ -23,10 +23,7 @@ const washedWith = (code: string) => {
     {
       do: 'add-act',
       before: 'untape',
-      act: {
-        ...{ kind: 'pass', id: 'wash', name: '', areas: ['sky'], technique: 'flat-wash', mix: 'm' },
-        ...{ filmUm: 80, handsS: 60, start: 'when-dry' },
-      },
+      act: newPass({ id: 'wash', areas: ['sky'], technique: 'flat-wash', mix: 'm', handsS: 60 }),
     },
     { do: 'keep-white', white },
   ];

@@ -4,7 +4,7 @@ import { runChecks } from '@kettle/core/checks';
 import { contains, rectangle, type Polygon } from '@kettle/core/geometry';
 import { setWords, wordsSchema, type LetterFont } from '@kettle/core/lettering';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newPlan, paintedOf, type Command } from '@kettle/core/plan';
+import { applyCommands, NEW_STUDIO, newPass, newPlan, paintedOf, type Command } from '@kettle/core/plan';
 import { layOut, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { cellAt, simulate, type PanelRun } from '@kettle/core/water';
@@ -55,10 +55,7 @@ export function revealWord(
     {
       do: 'add-act',
       before: 'untape',
-      act: {
-        ...{ kind: 'pass', id: 'wash', name: '', areas: ['ground'], technique: 'flat-wash', mix: 'blue' },
-        ...{ filmUm: 80, handsS: 60, start: 'when-dry' },
-      },
+      act: newPass({ id: 'wash', areas: ['ground'], technique: 'flat-wash', mix: 'blue', handsS: 60 }),
     },
     ...ids.map((area): Command => ({
       do: 'keep-white',

@@ -21,38 +21,52 @@ const LETTER_WIDE = 0.45;
 const hasRoomForName = ({ name, widthMm }: PanelDrawing['shapes'][number]): boolean =>
   name.length * LETTER_WIDE * NAME_MM < 2.5 * widthMm;
 
-/** The sheet, the panel on it, and its areas with their names. */
-export function boardGround(
-  drawing: PanelDrawing,
-  rim: number,
-  pictures: readonly BoardPicture[] = [],
-): Konva.Shape[] {
+/** The sheet and the panel on it: its areas with their names, or, uncovered, as it will look. */
+export function boardGround(drawing: PanelDrawing, rim: number, over: BoardOver | null): Konva.Shape[] {
+  const { pictures, seenAs } = over ?? NOTHING_OVER;
   return [
     new Rect({
       ...{ x: -rim, y: -rim, width: drawing.widthMm + 2 * rim, height: drawing.heightMm + 2 * rim },
-      ...{ fill: '#f6f5f0', stroke: '#c9c8c2', strokeWidth: 0.3 },
+      ...{ fill: PAPER, stroke: '#c9c8c2', strokeWidth: 0.3 },
     }),
+    ...(seenAs === 'taped' && rim > 0 ? [tape(drawing, rim)] : []),
     ...pictures.map((picture) => new Image({ ...picture })),
-    new Rect({
-      ...{ width: drawing.widthMm, height: drawing.heightMm },
-      ...{ stroke: '#a9aba6', strokeWidth: 0.3, dash: [2, 1.4] },
-    }),
-    ...drawing.shapes.map(
-      (shape) =>
-        new Path({
-          ...{ data: shape.path, fill: shape.fill ?? '#d5e6e6', fillRule: 'evenodd', opacity: 0.5 },
-          ...{ stroke: '#545d66', strokeWidth: 0.4 },
-        }),
-    ),
-    ...drawing.shapes.filter(hasRoomForName).map(
-      ({ name, label }) =>
-        new Text({
-          ...{ text: name, x: label[0] - 30, y: label[1] - 2.5, width: 60, align: 'center' },
-          ...{ fontSize: NAME_MM, fontFamily: 'Alegreya Sans', fill: '#1c2733' },
-        }),
-    ),
+    ...(seenAs === 'uncovered' ? drawing.shapes.map(painted) : working(drawing)),
   ];
 }
+
+const PAPER = '#f6f5f0';
+
+const painted = ({ path, fill }: PanelDrawing['shapes'][number]): Konva.Shape =>
+  new Path({ data: path, fill: fill ?? PAPER, fillRule: 'evenodd' });
+
+const working = (drawing: PanelDrawing): Konva.Shape[] => [
+  new Rect({
+    ...{ width: drawing.widthMm, height: drawing.heightMm },
+    ...{ stroke: '#a9aba6', strokeWidth: 0.3, dash: [2, 1.4] },
+  }),
+  ...drawing.shapes.map(
+    (shape) =>
+      new Path({
+        ...{ data: shape.path, fill: shape.fill ?? '#d5e6e6', fillRule: 'evenodd', opacity: 0.5 },
+        ...{ stroke: '#545d66', strokeWidth: 0.4 },
+      }),
+  ),
+  ...drawing.shapes.filter(hasRoomForName).map(
+    ({ name, label }) =>
+      new Text({
+        ...{ text: name, x: label[0] - 30, y: label[1] - 2.5, width: 60, align: 'center' },
+        ...{ fontSize: NAME_MM, fontFamily: 'Alegreya Sans', fill: '#1c2733' },
+      }),
+  ),
+];
+
+/** Tape along the four edges of the sheet, as it is seen from above. */
+const tape = ({ widthMm: w, heightMm: h }: PanelDrawing, rim: number): Konva.Shape =>
+  new Path({
+    data: `M${-rim} ${-rim}H${w + rim}V${h + rim}H${-rim}ZM0 0V${h}H${w}V0Z`,
+    ...{ fill: '#d8cfb4', fillRule: 'evenodd', opacity: 0.85 },
+  });
 
 const TONES = { light: '#ffffffb0', dark: '#1c273366', shadow: '#1c27334d' } as const;
 
@@ -101,7 +115,7 @@ export const guideMark = (points: readonly Point[]): Konva.Shape =>
 /** A board with nothing over its areas. */
 export const NOTHING_OVER: BoardOver = {
   ...{ guides: [], words: [], tones: [], highlights: [] },
-  ...{ pictures: [], rings: [], films: [], handles: [] },
+  ...{ pictures: [], rings: [], films: [], handles: [], seenAs: 'worked-on' },
 };
 
 /** Marks over the areas, mm. */
@@ -114,6 +128,8 @@ export interface BoardOver {
   }[];
   readonly tones: readonly { readonly path: string; readonly tone: keyof typeof TONES }[];
   readonly highlights: readonly (readonly [number, number])[];
+  /** As it lies there to be worked on, its border under tape or not; or uncovered. */
+  readonly seenAs: 'worked-on' | 'taped' | 'uncovered';
   /** Pictures below all else. */
   readonly pictures: readonly BoardPicture[];
   /** Places to be looked at, ringed; mm. */

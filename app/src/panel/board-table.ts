@@ -93,10 +93,7 @@ export class BoardTable {
     resize(this.above, size);
     resize(this.below, this.size);
     this.ground.destroyChildren();
-    this.ground.add(
-      ...boardGround(drawing, rim, this.over?.pictures),
-      ...(this.over ? marksOver(this.over) : []),
-    );
+    this.ground.add(...boardGround(drawing, rim, this.over), ...(this.over ? marksOver(this.over) : []));
     this.drawnAs = null;
     this.draw();
   }

@@ -1,4 +1,12 @@
-import { nameOf, choreOf, techniqueOf, type Act, type Plan } from '@kettle/core/plan';
+import {
+  choreOf,
+  countersToFill,
+  nameOf,
+  techniqueOf,
+  type Act,
+  type LaidShield,
+  type Plan,
+} from '@kettle/core/plan';
 
 /** An act as a painter says it: “Wash the sill”. */
 export function actInWords(plan: Plan, act: Act): string {
@@ -6,8 +14,31 @@ export function actInWords(plan: Plan, act: Act): string {
   const verb = act.kind === 'pass' ? techniqueOf(act.technique).act : choreOf(act.chore).name;
   if (act.areas.length === 0) return verb;
   const names = act.areas.map((area) => nameOf(plan, area));
-  const things = names.length === 1 ? names[0] : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+  const things = listed(names);
   return act.kind === 'chore' && act.chore === 'mask-off'
     ? `Take the mask off the ${things}`
     : `${verb} the ${things}`;
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length === 1 ? names[0] : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+
+/** A shield in words: “a torn shield over the boat”. */
+export const shieldInWords = (plan: Plan, { area, lies, edge }: LaidShield): string =>
+  `a ${edge} shield ${lies === 'over' ? 'over' : 'all round'} the ${nameOf(plan, area)}`;
+
+/** What else a pass has to mind: what lies on the panel, and the insides of masked letters that must take paint. */
+export function toMind(plan: Plan, act: Act): string[] {
+  if (act.kind !== 'pass') return [];
+  const letters = countersToFill(plan, plan.acts.indexOf(act)).map(({ area, counters }) =>
+    counters === 1 ? nameOf(plan, area) : `${nameOf(plan, area)} (${counters})`,
+  );
+  return [
+    ...(act.shields.length > 0
+      ? [`Lay ${listed(act.shields.map((shield) => shieldInWords(plan, shield)))} first.`]
+      : []),
+    ...(letters.length > 0
+      ? [`Paint into the inside of ${listed(letters)}: what stays white there is read wrong.`]
+      : []),
+  ];
 }

@@ -33,7 +33,7 @@ export function footprint(plan: Pick<Plan, 'areas' | 'resists'>, id: string): re
   const resist = plan.resists.find((entry) => entry.id === id);
   if (!resist) return piecesOf(plan, id);
   const { tool, strokes: drawn, drops } = resist;
-  const key = [tool, ...drawn.map(markOf), drops.length, drops.at(0), drops.at(-1)].join('|');
+  const key = [tool, ...drawn.map(markOf), ...drops].join('|');
   return kept(masks, KEPT_MASKS, key, () =>
     joined([
       ...drawn.flatMap((stroke) => strokeRegion(stroke, tool)),

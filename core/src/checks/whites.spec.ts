@@ -116,6 +116,18 @@ describe('counter-closed', () => {
         .why,
     ).toMatch(/closes it|no brush/);
   });
+  it('is mended by a pen that touches it in once the mask is off, and only then', () => {
+    const plan = ring(0.7);
+    const [finding] = of(plan, 'counter-closed');
+    const mended = fixed(plan, finding);
+    expect(of(mended, 'counter-closed')).toEqual([]);
+    expect(mended.areas.at(-1)).toMatchObject({ id: 'inside', name: 'inside of Thanks: o' });
+    const [touch, off] = ['touch-in', 'mask-off'].map((id) => mended.acts.findIndex((act) => act.id === id));
+    expect(touch).toBe(off + 1);
+    const early = applyCommands(mended, [{ do: 'move-act', act: 'touch-in', to: off }]).plan;
+    expect(of(early, 'counter-closed')).toHaveLength(1);
+    expect(runChecks(mended, layOut(mended)).filter(({ severity }) => severity === 'stop')).toEqual([]);
+  });
   it('is silent where the brush gets in', () => expect(of(ring(0.9), 'counter-closed')).toEqual([]));
 });
 

@@ -54,6 +54,17 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
         }))
       : old['whites'],
   }),
+  // Version 5 knew no shields, and every pass covered all of its areas.
+  5: (old) => ({
+    ...old,
+    version: 6,
+    acts: Array.isArray(old['acts'])
+      ? old['acts'].map((act) => {
+          const known = asObject(act, 'acts');
+          return known['kind'] === 'pass' ? { ...known, covers: 1, shields: [] } : known;
+        })
+      : old['acts'],
+  }),
 };
 
 const withRules = (rules: unknown): Json => ({
@@ -77,7 +88,7 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   3: (old) => ({ ...old, version: 4, motifs: [], rules: withRules(old['rules']) }),
 };
 
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 export const STUDIO_VERSION = 4;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */

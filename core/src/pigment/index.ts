@@ -8,6 +8,7 @@ export { filmOptics, filmSums, laySums, sumFilm, type FilmOptics, type FilmSums 
 export { filmColourist, type FilmColourist } from './film-colour';
 export {
   atReferenceFilm,
+  loadsByCode,
   pigmentLoads,
   REFERENCE_FILM_UM,
   waterPerPaint,
@@ -29,7 +30,7 @@ export { muddinessOf, type Muddiness, type Verdict } from './mud';
 export { meetingOf, type Meeting } from './third-colour';
 export { glazeOrders, MAX_GLAZES, type GlazeOrder } from './glaze-order';
 export { strengthFor, type StrengthAnswer } from './strength-for';
-export { liftedResidue, liftReach, type LiftReach } from './lifting';
+export { lifted, liftedResidue, liftReach, type LiftReach } from './lifting';
 export { contrastRatio, coverOver, MAX_COATS, type Cover } from './opacity';
 export { boxTable, type BoxTable } from './box-table';
 export {

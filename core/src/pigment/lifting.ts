@@ -24,24 +24,26 @@ export interface LiftReach {
   readonly stays: number;
 }
 
-/** The lightness reachable by lifting dried layers on this paper; each pigment stays as it stains. */
+/** What stays of a dried layer where it is lifted: each pigment as it stains. */
+export function lifted(paper: Paper, mix: Mix, effort = 1): Mix {
+  const total = mix.parts.reduce((sum, { parts }) => sum + parts, 0);
+  const parts = mix.parts.map(({ pigment, parts: n }) => ({
+    pigment,
+    parts: n * liftedResidue(pigment.staining, paper.sizing, effort),
+  }));
+  const left = parts.reduce((sum, { parts: n }) => sum + n, 0);
+  return { ...mix, parts, strength: (mix.strength * left) / total };
+}
+
+const laidIn = (layers: readonly Mix[]): number =>
+  layers.reduce((sum, { strength, filmUm }) => sum + strength * filmUm, 0);
+
+/** The lightness reachable by lifting dried layers on this paper. */
 export function liftReach(paper: Paper, layers: readonly Mix[], effort = 1): LiftReach {
-  let laid = 0;
-  let kept = 0;
-  const lifted = layers.map((mix): Mix => {
-    const total = mix.parts.reduce((sum, { parts }) => sum + parts, 0);
-    const parts = mix.parts.map(({ pigment, parts: n }) => ({
-      pigment,
-      parts: n * liftedResidue(pigment.staining, paper.sizing, effort),
-    }));
-    const left = parts.reduce((sum, { parts: n }) => sum + n, 0);
-    laid += mix.strength * mix.filmUm;
-    kept += (mix.strength * mix.filmUm * left) / total;
-    return { ...mix, parts, strength: (mix.strength * left) / total };
-  });
+  const left = layers.map((mix) => lifted(paper, mix, effort));
   return {
     before: glazeLab(paper, layers),
-    after: glazeLab(paper, lifted),
-    stays: laid === 0 ? 0 : kept / laid,
+    after: glazeLab(paper, left),
+    stays: layers.length === 0 ? 0 : laidIn(left) / laidIn(layers),
   };
 }

@@ -25,6 +25,12 @@ export function pigmentLoads({ parts, strength, filmUm }: Mix): number[] {
   );
 }
 
+/** The same, each with the code of its pigment. */
+export function loadsByCode(mix: Mix): { readonly pigment: string; readonly gm2: number }[] {
+  const loads = pigmentLoads(mix);
+  return mix.parts.map(({ pigment }, i) => ({ pigment: pigment.code, gm2: loads[i] }));
+}
+
 /** Volumes of water to one of paint: strength is a concentration, so 0.1 is nine of water to one of paint. */
 export const waterPerPaint = (strength: number): number => (1 - strength) / strength;
 

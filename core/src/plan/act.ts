@@ -10,6 +10,14 @@ const names = (list: readonly { readonly id: string }[]): [string, ...string[]] 
 export const startSchema = z.union([z.enum(['when-dry', 'straight-on']), z.strictObject({ atS: seconds })]);
 export type Start = z.infer<typeof startSchema>;
 
+/** Paper, stencil or frisket that lies on the panel during a pass: over an area, or all round it with the area open. */
+export const shieldSchema = z.strictObject({
+  area: id,
+  lies: z.enum(['over', 'round']),
+  edge: z.enum(['cut', 'torn']),
+});
+export type LaidShield = z.infer<typeof shieldSchema>;
+
 /** One act of painting on one or more areas. */
 export const passSchema = z.strictObject({
   kind: z.literal('pass'),
@@ -24,6 +32,9 @@ export const passSchema = z.strictObject({
   /** Hands-on seconds as the painter set them; `null` = from area and technique. */
   handsS: seconds.nullable(),
   start: startSchema,
+  /** Share of its areas it covers; spatter and broken strokes leave the rest showing. */
+  covers: z.number().min(0.01).max(1),
+  shields: z.array(shieldSchema).max(20),
 });
 export type Pass = z.infer<typeof passSchema>;
 

@@ -12,8 +12,9 @@ import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
-import { isMasking, mask, maskTimes, unmask } from './mask-acts';
+import { mask, maskTimes, unmask } from './mask-acts';
 import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
+import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
 /**
  * Everything that can be done to a plan, as plain data. A command changes a draft in place; the store
@@ -86,9 +87,6 @@ function takeResist(plan: Plan, resist: string): void {
   unmask(plan, resist);
 }
 
-/** A mask nobody has said a time for: on before the first pass, off at the end. */
-const UNSAID = { on: null, off: null };
-
 type Run<D extends Command['do']> = (plan: Plan, command: Extract<Command, { do: D }>) => void;
 
 /** One short rule for each command. Each takes the plan as a draft it may change. */
@@ -154,20 +152,24 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     for (const other of plan.areas.filter(({ shadowOf }) => shadowOf === area))
       changeIn(plan.areas, other.id, { shadowOf: undefined });
     plan.whites = plan.whites.filter((white) => white.area !== area);
-    for (const act of plan.acts) act.areas = act.areas.filter((a) => a !== area);
-    plan.acts = plan.acts.filter((act) => !isMasking(act) || act.areas.length > 0);
+    dropKeeping(plan, area);
+    for (const act of plan.acts) {
+      act.areas = act.areas.filter((a) => a !== area);
+      if (act.kind === 'pass') act.shields = act.shields.filter((shield) => shield.area !== area);
+    }
+    dropUnusedPigments(plan);
   },
   'keep-white': (plan, { white }) => {
     plan.whites = [...plan.whites.filter((w) => w.area !== white.area), white];
-    const times = maskTimes(plan, white.area);
-    unmask(plan, white.area);
-    if (white.way === 'mask') mask(plan, white.area, times ?? UNSAID);
+    planKeeping(plan, white);
+    dropUnusedPigments(plan);
   },
   'give-up-white': (plan, { white }) => {
     const found = plan.whites.find((w) => w.id === white);
     if (!found) return;
     plan.whites = without(plan.whites, white);
-    unmask(plan, found.area);
+    dropKeeping(plan, found.area);
+    dropUnusedPigments(plan);
   },
   'mask-when': (plan, { masked, on, off }) => {
     if (!maskTimes(plan, masked)) return;

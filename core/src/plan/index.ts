@@ -1,8 +1,9 @@
-export { actSchema, type Act, type ChoreAct, type Pass, type Start } from './act';
+export { actSchema, type Act, type ChoreAct, type LaidShield, type Pass, type Start } from './act';
 export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, type Chore } from './chore';
 export { commandSchema, runCommand, type Command } from './command';
-export { everMasked, firstFinishing, maskTimes, type MaskTimes } from './mask-acts';
+export { countersToFill, type CountersToFill } from './counters';
+export { everMasked, firstFinishing, freeId, maskTimes, type MaskTimes } from './mask-acts';
 export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
 export {
@@ -20,8 +21,17 @@ export {
   sizesOf,
   stillToCrop,
 } from './lookup';
+export { newPass } from './new-pass';
 export { madeAgain, newPlan, type Beginning } from './new-plan';
-export { colourAt, heartOf, isPaintedRound, layersAt, maskedAfter, wettedThrough } from './painted';
+export {
+  colourAt,
+  heartOf,
+  isPaintedRound,
+  isShielded,
+  layersAt,
+  maskedAfter,
+  wettedThrough,
+} from './painted';
 export {
   planSchema,
   STATIONS,
@@ -34,4 +44,4 @@ export {
   type White,
 } from './plan';
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
-export { TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
+export { LIFT, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';

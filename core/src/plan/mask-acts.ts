@@ -75,10 +75,11 @@ function maskingsAfter(plan: Plan, at: number): Act[] {
   return after.slice(0, next < 0 ? after.length : next);
 }
 
-function freeId(plan: Plan, chore: string): string {
+/** An id no act has yet: the name wanted, or that with the first number that is free. */
+export function freeId(plan: Pick<Plan, 'acts'>, wanted: string): string {
   const taken = new Set(plan.acts.map((act) => act.id));
   for (let n = 1; ; n++) {
-    const id = n === 1 ? chore : `${chore}-${n}`;
+    const id = n === 1 ? wanted : `${wanted}-${n}`;
     if (!taken.has(id)) return id;
   }
 }

@@ -19,7 +19,7 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 5,
+    version: 6,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),

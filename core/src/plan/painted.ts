@@ -1,9 +1,10 @@
 import { labOf, type Lab } from '../colour';
 import { interiorPoint, type Point } from '../geometry';
-import { glazeReflectance, type Mix } from '../pigment';
-import type { Act } from './act';
+import { glazeReflectance, lifted, type Mix } from '../pigment';
+import type { Act, Pass } from './act';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import type { Plan, White } from './plan';
+import { LIFT } from './technique';
 
 /** Areas and freehand masks that lie under mask after the first `count` acts. */
 export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
@@ -41,15 +42,26 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
   if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
   if (plan.whites.some(({ way, area }) => isPaintedRound(way) && !act.areas.includes(area) && inside(area)))
     return null;
+  if (isShielded(plan, act, heart)) return null;
   return act.areas.find(inside) ?? null;
 }
 
+/** Whether a place lies under what is laid on the panel during a pass. */
+export const isShielded = (plan: Plan, { shields }: Pass, at: Point): boolean =>
+  shields.some(({ area, lies }) => covers(plan, area, at) === (lies === 'over'));
+
+/** Drops and broken strokes that cover less than this leave the colour of an area to what lies under them. */
+const COLOURS_FROM = 0.5;
+
 /** The paint layers at the heart of an area after the first `count` acts, bottom first. */
 export function layersAt(plan: Plan, area: string, count: number): Mix[] {
-  return plan.acts.slice(0, count).flatMap((act, index) => {
-    if (act.kind !== 'pass' || act.mix === null || wettedThrough(plan, area, index) === null) return [];
-    return [laidMix(plan, mixOf(plan, act.mix), act.filmUm)];
-  });
+  return plan.acts.slice(0, count).reduce<Mix[]>((layers, act, index) => {
+    if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
+    if (act.mix === null && act.technique !== LIFT) return layers;
+    if (wettedThrough(plan, area, index) === null) return layers;
+    if (act.mix === null) return layers.map((mix) => lifted(planPaper(plan), mix));
+    return [...layers, laidMix(plan, mixOf(plan, act.mix), act.filmUm)];
+  }, []);
 }
 
 /** The colour at the heart of an area after the first `count` acts; `wetness` 0…1 of its top layer. */

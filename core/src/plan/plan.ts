@@ -87,7 +87,7 @@ export type Station = (typeof STATIONS)[number];
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(5),
+  version: z.literal(6),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -147,8 +147,11 @@ export const planSchema = planShape.superRefine((plan, context) => {
       const there = areas.has(area) || (act.kind === 'chore' && resists.has(area));
       if (!there) refuse(['acts', i, 'areas', j], `no area “${area}”`);
     });
-    if (act.kind === 'pass' && act.mix !== null && !mixes.has(act.mix))
-      refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
+    if (act.kind !== 'pass') return;
+    if (act.mix !== null && !mixes.has(act.mix)) refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
+    act.shields.forEach(({ area }, j) => {
+      if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
+    });
   });
   if (plan.crop?.chosen && !known(plan.crop.frames).has(plan.crop.chosen))
     refuse(['crop', 'chosen'], `no frame “${plan.crop.chosen}”`);

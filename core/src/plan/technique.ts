@@ -12,8 +12,16 @@ export interface Technique {
   readonly start: 'dry' | 'wet';
   /** Whether it carries pigment. */
   readonly pigment: boolean;
+  /** Share of its areas it covers: less than 1 where it leaves the paper showing. */
+  readonly covers: number;
   readonly advice: string;
 }
+
+/** The technique that takes paint up again. */
+export const LIFT = 'lift';
+
+/** The technique that lays what hides what is under it. */
+export const OPAQUE = 'opaque';
 
 /** The techniques a pass may use. Water and speeds are our own defaults; each pass may say otherwise. */
 export const TECHNIQUES: readonly Technique[] = [
@@ -25,6 +33,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 160,
     start: 'dry',
     pigment: false,
+    covers: 1,
     advice: 'Clear water, short of the edge; tilt to find dry patches.',
   },
   {
@@ -35,6 +44,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 90,
     start: 'dry',
     pigment: true,
+    covers: 1,
     advice: 'One way, then leave it alone.',
   },
   {
@@ -45,6 +55,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 80,
     start: 'dry',
     pigment: true,
+    covers: 1,
     advice: 'More water with each stroke; keep the bead running.',
   },
   {
@@ -55,6 +66,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 90,
     start: 'wet',
     pigment: true,
+    covers: 1,
     advice: 'While it shines. Less water than is there.',
   },
   {
@@ -65,6 +77,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 60,
     start: 'wet',
     pigment: true,
+    covers: 1,
     advice: 'Pigment in the brush, no more water than is there.',
   },
   {
@@ -75,6 +88,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 80,
     start: 'dry',
     pigment: true,
+    covers: 1,
     advice: 'Bone dry below. Once over, do not scrub.',
   },
   {
@@ -85,6 +99,7 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 40,
     start: 'dry',
     pigment: true,
+    covers: 1,
     advice: 'Strength may vary; leave broken edges.',
   },
   {
@@ -95,7 +110,52 @@ export const TECHNIQUES: readonly Technique[] = [
     coverageMm2S: 12,
     start: 'dry',
     pigment: true,
+    covers: 1,
     advice: 'Fine point, paper bone dry.',
+  },
+  {
+    id: 'nib',
+    name: 'nib or pen',
+    act: 'Touch in with a pen',
+    filmUm: 15,
+    coverageMm2S: 6,
+    start: 'dry',
+    pigment: true,
+    covers: 1,
+    advice: 'Little paint on the nib, a stroke on scrap first; paper bone dry.',
+  },
+  {
+    id: 'spatter',
+    name: 'spatter',
+    act: 'Spatter',
+    filmUm: 40,
+    coverageMm2S: 400,
+    start: 'dry',
+    pigment: true,
+    covers: 0.12,
+    advice: 'Try it on scrap. Cover what must stay clean, the desk and your sleeves too.',
+  },
+  {
+    id: LIFT,
+    name: 'lift out',
+    act: 'Lift out',
+    filmUm: 20,
+    coverageMm2S: 6,
+    start: 'dry',
+    pigment: false,
+    covers: 1,
+    advice: 'Bone dry first. Damp brush, loosen, tissue; twice, and no harder than the paper bears.',
+  },
+  {
+    id: OPAQUE,
+    name: 'opaque over',
+    act: 'Put opaque paint on',
+    filmUm: 100,
+    coverageMm2S: 20,
+    start: 'dry',
+    pigment: true,
+    covers: 1,
+    advice: 'Undiluted; titanium white covers, zinc white does not. A second coat when the first is dry.',
   },
 ];
 

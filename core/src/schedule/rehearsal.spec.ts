@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cardSizes } from '../card';
 import { rectangle, type Polygon } from '../geometry';
-import type { Plan } from '../plan';
+import type { LaidShield, Pass, Plan } from '../plan';
 import { addArea, addPass, smallPlan } from '../testing/small-plan';
 import { done } from '../units';
 import { coverage } from '../water/coverage';
@@ -54,6 +54,36 @@ describe('a plan painted by a hand', () => {
     const load = loadOn(painted(rehearsed(planned)), sky);
     expect(load).toBeGreaterThan(0.8 * counted);
     expect(load).toBeLessThan(1.2 * counted);
+  });
+
+  it('leaves what a shield covers clean, in a wash and in a spatter', () => {
+    const shields: LaidShield[] = [{ area: 'moon', lies: 'over', edge: 'cut' }];
+    const passing = (change: Partial<Pass>): Plan =>
+      smallPlan(addArea('moon', moon), addPass('sky-wash', 'sky', 'blue', change));
+    expect(loadOn(painted(rehearsed(planned)), moon)).toBeGreaterThan(0.3);
+    const spatter = { technique: 'spatter', covers: 0.5 };
+    expect(loadOn(painted(rehearsed(passing(spatter))), moon)).toBeGreaterThan(0.05);
+    // Cells of 2 mm along its edge are half under it; water creeps under, as under real paper, once it is off.
+    for (const change of [{}, spatter]) {
+      const [under, open] = [passing({ ...change, shields }), passing(change)].map((plan) =>
+        loadOn(painted(rehearsed(plan)), rectangle(44, 12, 6, 6)),
+      );
+      expect(under).toBeLessThan(0.1 * open);
+    }
+    expect(rehearsed(passing({ shields })).acts.at(-1)!.kind).toBe('unmask');
+  });
+
+  it('lifts what a pass lifts, and nothing beside it', () => {
+    const lifting = smallPlan(
+      addArea('moon', moon),
+      addPass('sky-wash', 'sky', 'blue'),
+      addPass('lift', 'moon', null, { technique: 'lift' }),
+    );
+    const [before, after] = [planned, lifting].map((plan) => painted(rehearsed(plan)));
+    expect(loadOn(after, moon)).toBeLessThan(0.5 * loadOn(before, moon));
+    expect(loadOn(after, rectangle(90, 8, 14, 14))).toBeGreaterThan(
+      0.9 * loadOn(before, rectangle(90, 8, 14, 14)),
+    );
   });
 
   it('goes round a bare white, and leaves a masked one clean', () => {

@@ -1,5 +1,7 @@
 import {
   isPaintedRound,
+  laidMix,
+  LIFT,
   maskedAfter,
   mixOf,
   outlineOf,
@@ -10,6 +12,7 @@ import {
 } from '../plan';
 import { footprint } from '../areas';
 import { oneRing, type Polygon } from '../geometry';
+import { loadsByCode } from '../pigment';
 import {
   brushFor,
   brushwork,
@@ -19,6 +22,7 @@ import {
   type PanelAct,
   type Simulation,
 } from '../water';
+import { onSheet, shieldsOf, underShields } from './on-sheet';
 import type { Step, Timeline } from './timeline';
 
 /** Of a graded wash the last strokes carry this share of the first one's strength. */
@@ -49,13 +53,6 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
   };
 }
 
-/** A region on the sheet that is painted: the plan counts from the corner of what will be seen of it. */
-function onSheet(plan: Plan, outline: Polygon): Polygon {
-  const { panel, paint } = paintedOf(plan);
-  const rim = (paint.widthMm - panel.widthMm) / 2;
-  return outline.map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
-}
-
 function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
   const { act, startS, endS } = step;
   if (act.kind === 'chore') {
@@ -65,15 +62,56 @@ function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
       .flatMap((id) => footprint(plan, id))
       .map((region) => ({ kind, atS: endS, shape: { polygon: oneRing(onSheet(plan, region)) } }));
   }
+  const paint = HANDS[act.technique] ?? brushed;
+  return paint(plan, act, index, [startS, endS]);
+}
+
+type Hand = (
+  plan: Plan,
+  pass: Pass,
+  index: number,
+  during: readonly [fromS: number, toS: number],
+) => PanelAct[];
+
+/** What is not laid with a brush, by its technique. */
+const HANDS: Readonly<Partial<Record<string, Hand>>> = {
+  /** Loosened and taken up with a tissue, twice over. */
+  [LIFT]: (plan, { areas }, _, [, toS]) =>
+    areas.flatMap((area): PanelAct[] => {
+      const shape = { polygon: oneRing(onSheet(plan, outlineOf(plan, area))) };
+      return [
+        { kind: 'lift', atS: toS, shape, strength: 1 },
+        { kind: 'blot', atS: toS, shape, share: BLOTS },
+      ];
+    }),
+  spatter: (plan, pass, _, [, toS]) => {
+    const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
+    const pigments = mix ? loadsByCode(laidMix(plan, mix, pass.filmUm)) : [];
+    return pass.areas.map((area) => ({
+      ...{ kind: 'spatter', atS: toS, area: { polygon: oneRing(onSheet(plan, outlineOf(plan, area))) } },
+      ...{ coverage: Math.min(MOST_SPATTER, pass.covers), pigments, tool: 'tapped-brush' },
+      shields: shieldsOf(plan, pass),
+    }));
+  },
+};
+
+/** A tissue takes up so much of the film that a lifting brush leaves. */
+const BLOTS = 0.9;
+
+/** Spatter that covered more would be a wash. */
+const MOST_SPATTER = 0.9;
+
+const brushed: Hand = (plan, act, index, [startS, endS]) => {
   const strokes = strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
   let gone = 0;
-  return strokes.map((stroke): PanelAct => {
+  const acts = strokes.map((stroke): PanelAct => {
     gone += lengthOf(stroke.points);
     const share = total > 0 ? gone / total : 1;
     return { ...strokeAct(plan, act, stroke, share), atS: startS + share * (endS - startS) };
   });
-}
+  return act.shields.length === 0 ? acts : underShields(plan, act, index, [startS, endS], acts);
+};
 
 /** The strokes of a pass, area by area, round the whites it does not name. */
 function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {

@@ -30,6 +30,15 @@ const pass = fc
       fc.record({ atS: number(0, 9000) }),
     ),
     handsS: fc.option(number(5, 400)),
+    covers: number(0.01, 1),
+    shields: fc.array(
+      fc.record({
+        area: areaId,
+        lies: fc.constantFrom('over' as const, 'round' as const),
+        edge: fc.constantFrom('cut' as const, 'torn' as const),
+      }),
+      { maxLength: 2 },
+    ),
   })
   .map(({ id, area, mix, ...rest }) => addPass(id, area, mix, rest));
 
@@ -97,6 +106,7 @@ export function isSensible(plan: Plan, command: Command): boolean {
       return (
         !has(plan.acts, command.act.id) &&
         command.act.areas.every((area) => has(plan.areas, area)) &&
+        (command.act.kind !== 'pass' || command.act.shields.every(({ area }) => has(plan.areas, area))) &&
         (command.act.kind !== 'pass' || command.act.mix === null || has(plan.mixes, command.act.mix))
       );
     default:

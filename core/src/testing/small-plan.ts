@@ -1,6 +1,6 @@
 import { rectangle } from '../geometry';
 import { pigmentByCode } from '../pigment';
-import { applyCommands, NEW_STUDIO, newPlan, techniqueOf, type Command, type Pass, type Plan } from '../plan';
+import { applyCommands, NEW_STUDIO, newPass, newPlan, type Command, type Pass, type Plan } from '../plan';
 
 /** A plan for tests: a sky, a far field well apart from it, a boat lying in the sky. */
 export function smallPlan(...more: Command[]): Plan {
@@ -35,22 +35,9 @@ export const addPass = (
   area: string,
   mix: string | null,
   change: Partial<Pass> = {},
-): Command => {
-  const technique = change.technique ?? 'flat-wash';
-  return {
-    do: 'add-act',
-    before: 'untape',
-    act: {
-      kind: 'pass',
-      id,
-      name: '',
-      areas: [area],
-      technique,
-      mix,
-      filmUm: techniqueOf(technique).filmUm,
-      handsS: 60,
-      start: 'when-dry',
-      ...change,
-    },
-  };
-};
+): Command => ({
+  do: 'add-act',
+  before: 'untape',
+  // Tests wait for what is dry, unless they say otherwise.
+  act: newPass({ id, technique: 'flat-wash', areas: [area], mix, handsS: 60, start: 'when-dry', ...change }),
+});

@@ -36,8 +36,9 @@ const ACTS: {
   },
   spatter: (run, act, field) => {
     const drops = spatterDrops({
-      tool: 'toothbrush',
+      tool: act.tool,
       area: act.area,
+      shields: act.shields,
       seed: seedOf(run),
       ...(act.coverage === undefined
         ? { filmUm: act.filmUm ?? SPATTER_FILM_UM }

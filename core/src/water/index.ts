@@ -25,7 +25,14 @@ export { Replay } from './replay';
 export { fingerprintOf } from './fingerprint';
 export { pictureOf, type PanelPicture } from './picture';
 export { passTime, startPanel, type PanelRun, type PanelSetting } from './panel-run';
-export { spatterDrops, THROWS, type Drop, type SpatterRequest, type SpatterTool } from './spatter';
+export {
+  spatterDrops,
+  THROWS,
+  type Drop,
+  type Shield,
+  type SpatterRequest,
+  type SpatterTool,
+} from './spatter';
 export { BRUSHES, brushById, type Brush } from './brush';
 export { EXCHANGES } from './stroke';
 export { brushFor, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';

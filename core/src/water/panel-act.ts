@@ -56,7 +56,15 @@ export const panelActSchema = z.discriminatedUnion('kind', [
     strength: z.number().positive().max(1).default(0.2),
   }),
   sprinkled('mist'),
-  sprinkled('spatter'),
+  z.strictObject({
+    ...sprinkled('spatter').shape,
+    tool: z.enum(['toothbrush', 'tapped-brush']).default('toothbrush'),
+    /** What lies on the panel meanwhile. */
+    shields: z
+      .array(z.strictObject({ shape: shapeSchema, edge: z.enum(['cut', 'torn']) }))
+      .max(50)
+      .default([]),
+  }),
   laid('print'),
   shaped('mask'),
   shaped('unmask'),

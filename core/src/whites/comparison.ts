@@ -1,5 +1,5 @@
-import { atReferenceFilm, pigmentByCode } from '../pigment';
-import { mixOf, type Plan, type White } from '../plan';
+import { atReferenceFilm, loadsByCode, pigmentByCode } from '../pigment';
+import { laidMix, mixOf, type Plan, type White } from '../plan';
 import type { PanelAct, Simulation } from '../water';
 import { crossings } from './facts';
 
@@ -25,7 +25,7 @@ export function comparison(plan: Plan, area: string, way: White['way'], coats: n
   if (way === 'mask') acts.push({ kind: 'mask', atS, shape });
   for (const pass of crossings(plan, area)) {
     const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
-    const load = mix ? loads(plan, mix, pass.filmUm) : [];
+    const load = mix ? loadsByCode(laidMix(plan, mix, pass.filmUm)) : [];
     const over =
       way === 'paint-round' ? { polygon: round } : { rect: [0, 0, PATCH.widthMm, PATCH.heightMm] as const };
     acts.push({ kind: 'wash', atS: atS + 1, shape: over, filmUm: pass.filmUm, pigments: load });
@@ -37,8 +37,7 @@ export function comparison(plan: Plan, area: string, way: White['way'], coats: n
   if (way === 'opaque') {
     const white = atReferenceFilm([{ pigment: pigmentByCode('PW6'), parts: 1 }], 1);
     for (let coat = 0; coat < coats; coat++) {
-      const gm2 = white.strength * white.parts[0].pigment.masstoneLoadGm2;
-      acts.push({ kind: 'drop', atS, shape, filmUm: OPAQUE_UM, pigments: [{ pigment: 'PW6', gm2 }] });
+      acts.push({ kind: 'drop', atS, shape, filmUm: OPAQUE_UM, pigments: loadsByCode(white) });
       atS += DRY_S;
     }
   }
@@ -51,22 +50,6 @@ export function comparison(plan: Plan, area: string, way: White['way'], coats: n
     },
   };
 }
-
-/** Dry pigment a mix leaves in a film, g/m², by code. */
-const loads = (
-  plan: Plan,
-  { parts, strength }: Plan['mixes'][number],
-  filmUm: number,
-): { pigment: string; gm2: number }[] => {
-  const all = parts.reduce((sum, { parts: n }) => sum + n, 0);
-  return parts.map(({ pigment, parts: n }) => ({
-    pigment,
-    gm2:
-      (strength * pigmentByCode(pigment, 'pigment', plan.embedded.pigments).masstoneLoadGm2 * n * filmUm) /
-      all /
-      100,
-  }));
-};
 
 /** The patch round the white, as one ring with a cut to the middle and back. */
 function ring(): (readonly [number, number])[] {

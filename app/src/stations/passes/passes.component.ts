@@ -5,6 +5,7 @@ import { Select } from 'primeng/select';
 import type { Finding } from '@kettle/core/checks';
 import {
   firstFinishing,
+  newPass,
   TECHNIQUES,
   techniqueOf,
   WATER_WORDS,
@@ -22,6 +23,7 @@ import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { DriftLine } from './drift-line.component';
+import { Shields } from './shields.component';
 import {
   adviceOf,
   momentInWords,
@@ -35,7 +37,7 @@ import {
 @Component({
   selector: 'kd-passes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Select, Choice, PanelPicture, Swatch, TideLine, DriftLine],
+  imports: [FormsModule, Button, Select, Choice, PanelPicture, Shields, Swatch, TideLine, DriftLine],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',
 })
@@ -50,6 +52,13 @@ export class PassesStation {
   readonly starts: readonly { readonly id: 'when-dry' | 'straight-on'; readonly name: string }[] = [
     { id: 'when-dry', name: 'when what it touches is dry' },
     { id: 'straight-on', name: 'straight on' },
+  ];
+  readonly spreads: readonly { readonly id: number; readonly name: string }[] = [
+    { id: 1, name: 'all of it' },
+    { id: 0.6, name: 'broken, the paper shows between' },
+    { id: 0.3, name: 'a dense shower of drops' },
+    { id: 0.12, name: 'a shower of drops' },
+    { id: 0.04, name: 'a few drops' },
   ];
   readonly advice = adviceOf;
 
@@ -101,18 +110,20 @@ export class PassesStation {
     return WATER_WORDS.find(({ word }) => word === waterWord(pass.filmUm))!.filmUm;
   }
 
+  /** The nearest of the spreads there are to choose from. */
+  spreadOf({ covers }: Pass): number {
+    const off = (id: number): number => Math.abs(Math.log(id / covers));
+    return this.spreads.reduce((a, b) => (off(b.id) < off(a.id) ? b : a)).id;
+  }
+
   change(pass: Pass, change: Partial<Omit<Pass, 'kind' | 'id'>>): void {
     this.store.do({ do: 'change-pass', pass: pass.id, change });
   }
 
   changeTechnique(pass: Pass, technique: string): void {
-    const { filmUm, pigment, start } = techniqueOf(technique);
-    this.change(pass, {
-      technique,
-      filmUm,
-      start: start === 'wet' ? 'straight-on' : 'when-dry',
-      mix: pigment ? (pass.mix ?? this.firstMix()) : null,
-    });
+    const mix = techniqueOf(technique).pigment ? (pass.mix ?? this.firstMix()) : null;
+    const { filmUm, covers, start } = newPass({ id: pass.id, areas: pass.areas, technique, mix });
+    this.change(pass, { technique, filmUm, covers, start, mix });
   }
 
   toggleArea(pass: Pass, area: string): void {
@@ -128,17 +139,7 @@ export class PassesStation {
     this.store.do({
       do: 'add-act',
       before: plan.acts[firstFinishing(plan)]?.id ?? null,
-      act: {
-        kind: 'pass',
-        id,
-        name: '',
-        areas: [area.id],
-        technique: 'flat-wash',
-        mix: this.firstMix(),
-        filmUm: techniqueOf('flat-wash').filmUm,
-        handsS: null,
-        start: 'when-dry',
-      },
+      act: newPass({ id, areas: [area.id], technique: 'flat-wash', mix: this.firstMix() }),
     });
     this.picked.set(id);
   }

@@ -1,9 +1,9 @@
 import type { Finding } from '@kettle/core/checks';
-import { techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
+import { techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/plan';
 import { stageAt } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
-import { actInWords } from '../../ui/act-words';
+import { actInWords, toMind } from '../../ui/act-words';
 import type { Rehearsal } from '../../state/rehearsal.service';
 import type { KeptMoment } from '../../workers/simulation-api';
 import type { LookAhead } from '../../workers/table-api';
@@ -20,6 +20,8 @@ export interface PassNote {
   readonly how: string;
   readonly when: string;
   readonly after: string;
+  /** What else is to be minded. */
+  readonly mind: readonly string[];
   readonly findings: readonly Finding[];
 }
 
@@ -39,7 +41,7 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
         swatch: look ? { wet: look.wet, dry: look.dry } : null,
         how:
           act.kind === 'pass'
-            ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm)]
+            ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm), spread(act)]
                 .filter(Boolean)
                 .join(' · ')
             : '',
@@ -49,11 +51,15 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
             ? 'never: what it waits for does not dry in this air'
             : '',
         after: afterwards(act, ahead),
+        mind: toMind(plan, act),
         findings: ahead?.findings.filter((f) => f.where.pass === act.id) ?? [],
       },
     ];
   });
 }
+
+/** How much of its areas a pass covers, where that is not all. */
+const spread = ({ covers }: Pass): string => (covers < 1 ? `over ${Math.round(100 * covers)} % of it` : '');
 
 function waitsFor(plan: Plan, area: string): string {
   const name = plan.areas.find((a) => a.id === area)?.name ?? area;

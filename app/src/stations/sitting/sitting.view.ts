@@ -3,7 +3,7 @@ import type { SittingNow, WetNow } from '@kettle/core/sitting';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { mixLooks, type MixLook } from '../colours/colours.view';
-import { actInWords } from '../../ui/act-words';
+import { actInWords, toMind } from '../../ui/act-words';
 import { strandOutline } from '../../ui/strand.view';
 
 /** The one act to do, in words large enough for arm's length. */
@@ -11,6 +11,8 @@ export interface ActCard {
   readonly title: string;
   readonly how: string;
   readonly advice: string;
+  /** What else is to be minded. */
+  readonly mind: readonly string[];
   readonly gate: { readonly test: string; readonly question: string } | null;
   readonly caution: string | null;
 }
@@ -39,6 +41,7 @@ export function actCard(plan: Plan, act: Act): ActCard {
       title: actInWords(plan, act),
       how: `${mix} · ${waterWord(act.filmUm)}`,
       advice: techniqueOf(act.technique).advice,
+      mind: toMind(plan, act),
       gate: null,
       caution: null,
     };
@@ -48,6 +51,7 @@ export function actCard(plan: Plan, act: Act): ActCard {
     title: actInWords(plan, act),
     how: '',
     advice: '',
+    mind: [],
     gate: chore.gate ?? null,
     caution: chore.caution ?? null,
   };

@@ -9,7 +9,7 @@ import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import type { RankedWhite } from '../../workers/table-api';
 import { MaskTimesRow } from './mask-times.component';
-import { toolInWords, whiteRows, type WhiteRow } from './whites.view';
+import { byHouseRules, toolInWords, whiteRows, type WhiteRow } from './whites.view';
 
 /** Every area with the ways to keep it light, the best first, and what is chosen. */
 @Component({
@@ -70,6 +70,11 @@ export class WhiteList {
     const plan = this.plan()!;
     const title = `${plan.title}, shield for ${reverse ? 'all but ' : ''}${name}.svg`;
     handOver(shieldSheet(plan, area, reverse), title, 'image/svg+xml');
+  }
+
+  letHouseChoose(): void {
+    const commands = byHouseRules(this.plan()!, this.ranked());
+    if (commands.length > 0) this.store.do(...commands);
   }
 
   mend(commands: readonly Command[]): void {

@@ -24,13 +24,14 @@ import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import type { RankedWhite } from '../../workers/table-api';
 import { TableWorker } from '../../workers/table-worker.service';
+import { Choice } from '../../ui/choice.component';
 import { HeldRow } from '../../ui/held-row.component';
 import { HandMasks } from './hand-masks.component';
 import { Removals } from './removals.component';
 import { spatterOver } from './spatter.view';
 import { WaysCompared } from './ways-compared.component';
 import { WhiteList } from './white-list.component';
-import { maskLines, toolInWords, whitesOver } from './whites.view';
+import { maskLines, pencilLines, seenAt, toolInWords, whitesMoments, whitesOver } from './whites.view';
 
 type Leaf = 'whites' | 'hand' | 'off' | 'compared';
 type Held = Pick<Resist, 'id' | 'name' | 'tool'>;
@@ -45,7 +46,7 @@ const COVERS = 0.12;
 @Component({
   selector: 'kd-whites',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HandMasks, HeldRow, Removals, WaysCompared, WhiteList],
+  imports: [Choice, HandMasks, HeldRow, Removals, WaysCompared, WhiteList],
   templateUrl: './whites.component.html',
   styleUrls: ['../sketch/sketch.component.scss', './whites.component.scss'],
 })
@@ -112,24 +113,32 @@ export class WhitesStation {
   });
 
   private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
-  /** With its masks on: just before the first comes off, when all that is kept can still be seen to be kept. */
+  readonly moments = computed(() => {
+    const plan = this.plan();
+    return plan ? whitesMoments(plan) : [];
+  });
+  readonly moment = signal('');
+  private readonly seen = computed(() => {
+    const timeline = this.lookAhead.ahead()?.timeline;
+    return timeline ? seenAt(timeline, this.moment(), this.uncovered()) : { atS: Infinity, isOn: () => true };
+  });
   private readonly drawing = computed(() => {
-    const [plan, ahead] = [this.butLines(), this.lookAhead.ahead()];
-    if (!plan) return null;
-    const off = ahead?.timeline.masks.map((mask) => mask.offS ?? Infinity) ?? [];
-    const atS = this.uncovered() || off.length === 0 ? Infinity : Math.min(...off) - 1;
-    return panelDrawing({ ...plan, lines: [] }, ahead, atS);
+    const plan = this.butLines();
+    return plan && panelDrawing({ ...plan, lines: [] }, this.lookAhead.ahead(), this.seen().atS);
   });
   private readonly over = computed(() => {
-    const drawing = this.drawing();
+    const [drawing, plan] = [this.drawing(), this.butLines()];
+    if (!drawing || !plan) return null;
     const findings = this.lookAhead.ahead()?.findings ?? [];
-    return (
-      drawing && { ...whitesOver(drawing, findings, this.uncovered()), pictures: this.pictures.onBoard() }
-    );
+    const taped = plan.card.border === 'taped';
+    return {
+      ...whitesOver(drawing, findings, this.uncovered(), taped),
+      pictures: this.pictures.onBoard(),
+    };
   });
   private readonly lines = computed(() => {
-    const plan = this.butLines();
-    return plan ? maskLines(plan, this.uncovered()) : [];
+    const [plan, uncovered] = [this.butLines(), this.uncovered()];
+    return plan ? [...pencilLines(plan, uncovered), ...maskLines(plan, uncovered, this.seen().isOn)] : [];
   });
 
   constructor() {

@@ -7,7 +7,15 @@ import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { panelDrawing } from '../../panel/panel.view';
 import { lookAheadOf } from '../../testing/look-ahead';
 import { spatterOver } from './spatter.view';
-import { maskLines, passChoices, whiteRows, whitesOver } from './whites.view';
+import {
+  byHouseRules,
+  maskLines,
+  passChoices,
+  seenAt,
+  whiteRows,
+  whitesMoments,
+  whitesOver,
+} from './whites.view';
 
 const plan = kettleInTheRain();
 const did = (...commands: Command[]): Plan => applyCommands(plan, commands).plan;
@@ -56,21 +64,66 @@ describe('the list of whites', () => {
   });
 });
 
+const all = (): boolean => true;
+
+describe('the moment at which whites are seen', () => {
+  const washes = plan.acts.filter(({ kind }) => kind === 'pass').map(({ id }) => id);
+  const [first] = washes;
+  const halfWay = did(
+    { do: 'keep-white', white: { ...plan.whites[0], way: 'mask' } },
+    { do: 'mask-when', masked: plan.whites[0].area, on: first, off: washes[2] },
+  );
+  const { timeline } = lookAheadOf(halfWay);
+  const [{ area }] = plan.whites;
+
+  it('has every pass, and the end first', () => {
+    expect(whitesMoments(halfWay).map(({ id }) => id)).toEqual(['', ...washes]);
+  });
+  it('shows a second-stage mask only while it is on, and uncovered all that has been on by then', () => {
+    const isOn = (moment: string, uncovered = false): boolean =>
+      seenAt(timeline, moment, uncovered).isOn(area);
+    expect([first, washes[1], washes[2]].map((id) => isOn(id))).toEqual([true, true, false]);
+    expect(isOn(washes[2], true)).toBe(true);
+    const late = did(...masked, { do: 'mask-when', masked: 'r', on: washes[2], off: null });
+    expect(seenAt(lookAheadOf(late).timeline, first, true).isOn('r')).toBe(false);
+  });
+  it('lies where the next pass begins, and for the end before the first mask comes off', () => {
+    const next = timeline.steps.find(({ act }) => act.id === washes[1])!;
+    expect(seenAt(timeline, first, false).atS).toBe(next.startS);
+    expect(seenAt(timeline, '', false).atS).toBe(Math.min(...timeline.masks.map(({ offS }) => offS!)) - 1);
+    expect(seenAt(timeline, '', true).atS).toBe(Infinity);
+  });
+});
+
+describe('keeping all by the house’s rules', () => {
+  it('takes the best way of each white that is kept another way, and touches nothing else', () => {
+    const best = ranked.find(({ area }) => area === plan.whites[0].area)!.ways[0].way;
+    const other = best === 'bare' ? 'lift' : 'bare';
+    const odd = did({ do: 'keep-white', white: { ...plan.whites[0], way: other } });
+    const commands = byHouseRules(odd, ranked);
+    const after = applyCommands(odd, commands).plan;
+    expect(after.whites.map(({ area }) => area).sort()).toEqual(odd.whites.map(({ area }) => area).sort());
+    for (const white of after.whites)
+      expect(white.way).toBe(ranked.find(({ area }) => area === white.area)!.ways[0].way);
+    expect(byHouseRules(after, ranked)).toEqual([]);
+  });
+});
+
 describe('the board of whites', () => {
   it('shows masks as film, and uncovered as what they have kept: paper, or a colour under a second mask', () => {
     const early = did(...masked);
-    expect(maskLines(early, false)[0]).toMatchObject({ id: 's', kind: 'ruling-pen' });
-    expect(maskLines(early, false)[0].colour).toBeUndefined();
-    const white = maskLines(early, true)[0].colour!;
+    expect(maskLines(early, false, all)[0]).toMatchObject({ id: 's', kind: 'ruling-pen' });
+    expect(maskLines(early, false, all)[0].colour).toBeUndefined();
+    const white = maskLines(early, true, all)[0].colour!;
     const late = did(...masked, {
       do: 'mask-when',
       masked: 'r',
       on: plan.acts.findLast(({ kind }) => kind === 'pass')!.id,
       off: null,
     });
-    expect(maskLines(late, true)[0].colour).not.toBe(white);
+    expect(maskLines(late, true, all)[0].colour).not.toBe(white);
     // The same stroke is the same line, so that it is drawn once.
-    expect(maskLines(early, true)[0]).toBe(maskLines(early, true)[0]);
+    expect(maskLines(early, true, all)[0]).toBe(maskLines(early, true, all)[0]);
   });
 
   it('lays a film on what is masked, and rings the place of a finding', () => {
@@ -83,9 +136,9 @@ describe('the board of whites', () => {
       number: { value: 1, unit: 'mm', limit: 0 },
       why: '',
     } as const;
-    expect(whitesOver(drawing, [gap], true)).toMatchObject({ films: [], rings: [{ at: [9, 9] }] });
+    expect(whitesOver(drawing, [gap], true, true)).toMatchObject({ films: [], rings: [{ at: [9, 9] }] });
     const steam = drawing.shapes.find(({ id }) => id === 'steam')!;
-    const films = whitesOver({ ...drawing, shapes: [{ ...steam, masked: true }] }, [], false).films;
+    const films = whitesOver({ ...drawing, shapes: [{ ...steam, masked: true }] }, [], false, true).films;
     expect(films).toEqual([steam.path]);
   });
 

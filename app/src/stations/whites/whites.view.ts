@@ -2,7 +2,8 @@ import type { Finding } from '@kettle/core/checks';
 import { contains, middleOf, type Point } from '@kettle/core/geometry';
 import { hexOf } from '@kettle/core/colour';
 import { maskingTool } from '@kettle/core/masking';
-import { colourAt, maskTimes, type MaskTimes, type Plan, type White } from '@kettle/core/plan';
+import { colourAt, maskTimes, type Command, type MaskTimes, type Plan, type White } from '@kettle/core/plan';
+import type { Timeline } from '@kettle/core/schedule';
 import type { RankedWay } from '@kettle/core/whites';
 import { NOTHING_OVER, type BoardOver } from '../../panel/board-marks';
 import type { BoardLine } from '../../panel/line-mark';
@@ -74,16 +75,18 @@ export const isOfWhites = (check: string): boolean => stationOfCheck(check) === 
 const DROPS_A_LINE = 100;
 
 /** The freehand masks as lines of the board: the film that lies there, or what it has kept once it is off. */
-export function maskLines(plan: Plan, uncovered: boolean): BoardLine[] {
-  return plan.resists.flatMap((resist): BoardLine[] => {
-    const drawn = { kind: resist.tool, colour: uncovered ? keptColour(plan, resist.id) : undefined };
-    return [
-      ...resist.strokes.map((stroke) => oneLine(stroke, { ...drawn, ...stroke })),
-      ...sprays(resist.drops).map((drops, i) =>
-        oneLine(drops, { ...drawn, id: `${resist.id}-drops-${i}`, points: [], drops }),
-      ),
-    ];
-  });
+export function maskLines(plan: Plan, uncovered: boolean, shown: (resist: string) => boolean): BoardLine[] {
+  return plan.resists
+    .filter(({ id }) => shown(id))
+    .flatMap((resist): BoardLine[] => {
+      const drawn = { kind: resist.tool, colour: uncovered ? keptColour(plan, resist.id) : undefined };
+      return [
+        ...resist.strokes.map((stroke) => oneLine(stroke, { ...drawn, ...stroke })),
+        ...sprays(resist.drops).map((drops, i) =>
+          oneLine(drops, { ...drawn, id: `${resist.id}-drops-${i}`, points: [], drops }),
+        ),
+      ];
+    });
 }
 
 const lines = new WeakMap<object, BoardLine>();
@@ -127,13 +130,53 @@ function keptColour(plan: Plan, resist: string): string {
   return under && at >= 0 ? hexOf(colourAt(plan, under.id, at)) : '#f6f5f0';
 }
 
+/** When all is painted, and after each pass, as the next begins. */
+export const whitesMoments = (plan: Plan): { readonly id: string; readonly name: string }[] => [
+  { id: '', name: 'when all is painted' },
+  ...passChoices(plan),
+];
+
+/** Just before this, the next thing happens, s. */
+const JUST_BEFORE_S = 1;
+
+/** Times of the plan at which the panel is seen: colours as they are then, and masks by whether they are on. */
+export function seenAt(
+  { steps, masks }: Timeline,
+  moment: string,
+  uncovered: boolean,
+): { readonly atS: number; readonly isOn: (masked: string) => boolean } {
+  const at = steps.findIndex(({ act }) => act.id === moment);
+  const next = steps.slice(at + 1).find(({ act }) => act.kind === 'pass');
+  if (at >= 0 && next) {
+    const atS = next.startS;
+    const on = masks.filter(({ onS, offS }) => onS <= atS && (uncovered || atS < (offS ?? Infinity)));
+    return { atS, isOn: (masked) => on.some(({ area }) => area === masked) };
+  }
+  // Just before the first comes off, when all that is kept can still be seen to be kept.
+  const off = Math.min(Infinity, ...masks.map(({ offS }) => offS ?? Infinity));
+  return { atS: uncovered ? Infinity : off - JUST_BEFORE_S, isOn: () => true };
+}
+
+/** The pencil, which is rubbed out when all is uncovered. */
+export const pencilLines = (plan: Plan, uncovered: boolean): readonly BoardLine[] =>
+  uncovered ? [] : plan.lines;
+
+/** What the house would rather have for every part that is kept: the best way of each, where that is another. */
+export const byHouseRules = (plan: Plan, ranked: readonly RankedWhite[]): Command[] =>
+  plan.whites.flatMap((white): Command[] => {
+    const best = ranked.find(({ area }) => area === white.area)?.ways.at(0)?.way ?? white.way;
+    return best === white.way ? [] : [{ do: 'keep-white', white: { ...white, way: best } }];
+  });
+
 /** What lies over the areas at Whites: films of masked areas, and rings where something will fail. */
 export const whitesOver = (
   drawing: PanelDrawing,
   findings: readonly Finding[],
   uncovered: boolean,
+  taped: boolean,
 ): BoardOver => ({
   ...NOTHING_OVER,
+  seenAs: uncovered ? 'uncovered' : taped ? 'taped' : 'worked-on',
   films: uncovered ? [] : drawing.shapes.filter(({ masked }) => masked).map(({ path }) => path),
   rings: findings.flatMap(({ id, where }) =>
     where.point && isOfWhites(id) ? [{ at: where.point, radiusMm: RING_MM }] : [],
