@@ -1,6 +1,14 @@
 import { rectangle, type Polygon } from '@kettle/core/geometry';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newPlan, newPass, type Command, type Plan } from '@kettle/core/plan';
+import {
+  applyCommands,
+  NEW_STUDIO,
+  newPlan,
+  newMix,
+  newPass,
+  type Command,
+  type Plan,
+} from '@kettle/core/plan';
 
 const leaf = (cx: number, cy: number, rx: number, ry: number): Polygon => [
   Array.from({ length: 32 }, (_, i) => {
@@ -74,7 +82,7 @@ export function twelvePasses(): Plan {
     })),
     ...Object.entries(MIXES).map(([id, code]): Command => ({
       do: 'put-mix',
-      mix: { id, name: id, strength: 0.15, wanted: null, parts: [{ pigment: code, parts: 1 }] },
+      mix: newMix({ id, name: id, strength: 0.15, parts: [{ pigment: code, parts: 1 }] }),
       pigments: [pigmentByCode(code)],
     })),
     ...PASSES.map(([area, mix, technique], i): Command => ({

@@ -1,6 +1,6 @@
 import type { Point } from '@kettle/core/geometry';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { newPass, type Command, type Pass } from '@kettle/core/plan';
+import { newMix, newPass, type Command, type Pass } from '@kettle/core/plan';
 
 /** Points of an ellipse from one angle to another, degrees, clockwise from the right. mm. */
 export const ellipse = (
@@ -63,7 +63,7 @@ export const pass = (
 /** A mix of the dish, its pigments by code. */
 export const mix = (id: string, name: string, strength: number, ...parts: [string, number][]): Command => ({
   do: 'put-mix',
-  mix: { id, name, strength, wanted: null, parts: parts.map(([pigment, n]) => ({ pigment, parts: n })) },
+  mix: newMix({ id, name, strength, parts: parts.map(([pigment, n]) => ({ pigment, parts: n })) }),
   pigments: parts.map(([pigment]) => pigmentByCode(pigment)),
 });
 

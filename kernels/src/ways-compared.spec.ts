@@ -1,7 +1,15 @@
 // The same white kept by several ways on a patch, simulated: what the ranking says of their lightness comes true.
 import { describe, expect, it } from 'vitest';
 import { rectangle } from '@kettle/core/geometry';
-import { applyCommands, NEW_STUDIO, newPass, newPlan, type Command, type White } from '@kettle/core/plan';
+import {
+  applyCommands,
+  NEW_STUDIO,
+  newMix,
+  newPass,
+  newPlan,
+  type Command,
+  type White,
+} from '@kettle/core/plan';
 import { pigmentByCode } from '@kettle/core/pigment';
 import { done } from '@kettle/core/units';
 import { simulate } from '@kettle/core/water';
@@ -17,7 +25,7 @@ const washedWith = (code: string) => {
     { do: 'add-area', area: { id: 'moon', name: 'moon', outline: rectangle(40, 20, 10, 10) } },
     {
       do: 'put-mix',
-      mix: { id: 'm', name: 'm', strength: 0.15, wanted: null, parts: [{ pigment: code, parts: 1 }] },
+      mix: newMix({ id: 'm', name: 'm', strength: 0.15, parts: [{ pigment: code, parts: 1 }] }),
       pigments: [pigmentByCode(code)],
     },
     {

@@ -4,7 +4,15 @@ import { runChecks } from '@kettle/core/checks';
 import { contains, rectangle, type Polygon } from '@kettle/core/geometry';
 import { setWords, wordsSchema, type LetterFont } from '@kettle/core/lettering';
 import { pigmentByCode } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newPass, newPlan, paintedOf, type Command } from '@kettle/core/plan';
+import {
+  applyCommands,
+  NEW_STUDIO,
+  newMix,
+  newPass,
+  newPlan,
+  paintedOf,
+  type Command,
+} from '@kettle/core/plan';
 import { layOut, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { cellAt, simulate, type PanelRun } from '@kettle/core/water';
@@ -49,7 +57,7 @@ export function revealWord(
     ...letters,
     {
       do: 'put-mix',
-      mix: { id: 'blue', name: 'blue', strength: 0.2, wanted: null, parts: [{ pigment: 'PB29', parts: 1 }] },
+      mix: newMix({ id: 'blue', name: 'blue', strength: 0.2, parts: [{ pigment: 'PB29', parts: 1 }] }),
       pigments: [pigmentByCode('PB29')],
     },
     {

@@ -54,7 +54,7 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
         }))
       : old['whites'],
   }),
-  // Version 5 knew no shields, and every pass covered all of its areas.
+  // Version 5 knew no shields, every pass covered all of its areas, and a dish held what its mixes were made of.
   5: (old) => ({
     ...old,
     version: 6,
@@ -64,8 +64,23 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
           return known['kind'] === 'pass' ? { ...known, covers: 1, shields: [] } : known;
         })
       : old['acts'],
+    mixes: Array.isArray(old['mixes'])
+      ? old['mixes'].map((mix) => ({
+          ...{ medium: 'watercolour', well: null, mixedMl: null },
+          ...asObject(mix, 'mixes'),
+        }))
+      : old['mixes'],
+    palette: codesOf(old['embedded']),
   }),
 };
+
+/** What was set out: the pigments that were kept with the plan. A damaged list is refused where it is read. */
+function codesOf(embedded: unknown): unknown[] {
+  const { pigments } = asObject(embedded, 'embedded');
+  return Array.isArray(pigments)
+    ? pigments.map((pigment) => asObject(pigment, 'embedded.pigments')['code'])
+    : [];
+}
 
 const withRules = (rules: unknown): Json => ({
   ...{ whites: 'mask', removal: 'finger' },
@@ -86,10 +101,17 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   }),
   // Version 3 kept no drawings and had fewer rules.
   3: (old) => ({ ...old, version: 4, motifs: [], rules: withRules(old['rules']) }),
+  // Version 4 knew neither paint box nor dish.
+  4: (old) => ({
+    ...old,
+    version: 5,
+    ...{ box: [], ownPigments: [], moods: [] },
+    dish: { wells: 12, wellMl: 4, leftMl: 0.15, rinsed: 0.1 },
+  }),
 };
 
 export const PLAN_VERSION = 6;
-export const STUDIO_VERSION = 4;
+export const STUDIO_VERSION = 5;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {

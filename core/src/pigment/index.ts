@@ -26,7 +26,7 @@ export {
   type MatchedMix,
   type MatchRequest,
 } from './match';
-export { muddinessOf, type Muddiness, type Verdict } from './mud';
+export { GREY_CHROMA, muddinessOf, NEAR_COMPLEMENTS, type Muddiness, type Verdict } from './mud';
 export { meetingOf, type Meeting } from './third-colour';
 export { glazeOrders, MAX_GLAZES, type GlazeOrder } from './glaze-order';
 export { strengthFor, type StrengthAnswer } from './strength-for';
@@ -43,6 +43,7 @@ export {
 } from './palette';
 export { boxShelf, tableShelf } from './shelf';
 export { calibrate, type Calibration, type ReadSwatch } from './calibrate';
+export { MEDIA, MEDIUM_IDS, mediumOf, type Medium, type MediumId } from './medium';
 export { MAX_ON_PANEL, paintRecipe, type PaintKernel, type PaintRecipe, type PaintTile } from './painting';
 export { plainPaintKernel } from './painting-plain';
 export { cautionFor, consistencyOf } from './words';

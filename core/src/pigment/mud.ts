@@ -17,7 +17,7 @@ const CLEAN_BELOW = 0.4;
 const MUTED_BELOW = 0.65;
 
 /** Two hues at least so far apart grey each other, degrees; opposite would be 180. */
-const NEAR_COMPLEMENTS = 120;
+export const NEAR_COMPLEMENTS = 120;
 
 /** What a mix makes of its ingredients: still clean, muted, a grey of two opposites, or mud. */
 export type Verdict = 'clean' | 'muted' | 'neutral' | 'mud';

@@ -15,6 +15,8 @@ export interface PaletteTerms {
   readonly toBuy: number;
   readonly fugitive: number;
   readonly hazard: number;
+  /** What other reasons there are against a pigment, by code. */
+  readonly used?: ReadonlyMap<string, number>;
 }
 
 /** Colour alone decides. */
@@ -100,12 +102,13 @@ function palettesOf(size: number, count: number): number {
   return ways;
 }
 
-function extraOf(box: readonly Pigment[], { owned, toBuy, fugitive, hazard }: PaletteTerms): number[] {
+function extraOf(box: readonly Pigment[], { owned, toBuy, fugitive, hazard, used }: PaletteTerms): number[] {
   return box.map(
     (pigment) =>
       (owned !== null && !owned.has(pigment.code) ? toBuy : 0) +
       (/^(III|IV|V)\b/.test(pigment.lightfastness) ? fugitive : 0) +
-      (pigment.hazard === 'none' ? 0 : hazard),
+      (pigment.hazard === 'none' ? 0 : hazard) +
+      (used?.get(pigment.code) ?? 0),
   );
 }
 

@@ -8,7 +8,7 @@ import { maskStrokeSchema, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
-import { pigmentSchema } from '../pigment';
+import { pigmentSchema, type Pigment } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
@@ -65,6 +65,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove-resist'), resist: id }),
   z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
+  z.strictObject({
+    do: z.literal('set-out'),
+    palette: z.array(z.string()).max(40),
+    pigments: z.array(pigmentSchema),
+  }),
   z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
   z.strictObject({
     do: z.literal('change-pass'),
@@ -203,8 +208,15 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'remove-resist': (plan, { resist }) => takeResist(plan, resist),
   'put-mix': (plan, { mix, pigments }) => {
     putIn(plan.mixes, mix);
-    const frozen = new Set(plan.embedded.pigments.map((p) => p.code));
-    plan.embedded.pigments.push(...pigments.filter((p) => !frozen.has(p.code)));
+    embed(plan, pigments);
+    const out = mix.parts.map(({ pigment }) => pigment).filter((code) => !plan.palette.includes(code));
+    plan.palette.push(...out);
+    dropUnusedPigments(plan);
+  },
+  'set-out': (plan, { palette, pigments }) => {
+    embed(plan, pigments);
+    // What is mixed from cannot be taken off the dish.
+    plan.palette = [...new Set([...palette, ...mixedFrom(plan)])];
     dropUnusedPigments(plan);
   },
   'remove-mix': (plan, { mix }) => {
@@ -266,7 +278,19 @@ function changeIn<T extends { id: string }>(list: T[], id: string, change: Parti
 const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
   list.filter((entry) => entry.id !== id);
 
+/** Freezes pigments into the plan; one that is there stays as it was, unless its spectra have been measured anew. */
+function embed(plan: Plan, pigments: readonly Pigment[]): void {
+  for (const pigment of pigments) {
+    const at = plan.embedded.pigments.findIndex(({ code }) => code === pigment.code);
+    if (at < 0) plan.embedded.pigments.push(pigment);
+    else if (plan.embedded.pigments[at].revision < pigment.revision) plan.embedded.pigments[at] = pigment;
+  }
+}
+
+const mixedFrom = (plan: Plan): string[] =>
+  plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment));
+
 function dropUnusedPigments(plan: Plan): void {
-  const used = new Set(plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment)));
+  const used = new Set([...plan.palette, ...mixedFrom(plan)]);
   plan.embedded.pigments = plan.embedded.pigments.filter((p) => used.has(p.code));
 }

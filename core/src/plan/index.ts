@@ -21,6 +21,7 @@ export {
   sizesOf,
   stillToCrop,
 } from './lookup';
+export { newMix } from './new-mix';
 export { newPass } from './new-pass';
 export { madeAgain, newPlan, type Beginning } from './new-plan';
 export {
@@ -28,6 +29,7 @@ export {
   heartOf,
   isPaintedRound,
   isShielded,
+  lightnessOver,
   layersAt,
   maskedAfter,
   wettedThrough,

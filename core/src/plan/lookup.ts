@@ -2,7 +2,7 @@ import { cardSizes, croppedFormat, type CardFormat, type CardSizes } from '../ca
 import { contains, type Point, type Polygon } from '../geometry';
 import { maskHolds, maskingTool, maskPieces, type MaskingTool } from '../masking';
 import { paperById, type Paper } from '../paper';
-import { pigmentByCode, type Mix } from '../pigment';
+import { mediumOf, pigmentByCode, type Mix } from '../pigment';
 import type { Area } from '../sketch';
 import type { Plan, PlannedMix } from './plan';
 
@@ -64,7 +64,7 @@ export function maskOn(plan: Pick<Plan, 'whites' | 'resists'>, id: string): Mask
 /** A planned mix by id. */
 export const mixOf = (plan: Plan, id: string): PlannedMix => plan.mixes.find((mix) => mix.id === id)!;
 
-/** A planned mix as the pigment model takes it, laid in a film of `filmUm`. */
+/** A planned mix as the pigment model takes it, laid in a film of `filmUm`; a medium with more body leaves more of it. */
 export function laidMix(plan: Plan, mix: PlannedMix, filmUm: number): Mix {
   return {
     parts: mix.parts.map(({ pigment, parts }) => ({
@@ -72,6 +72,6 @@ export function laidMix(plan: Plan, mix: PlannedMix, filmUm: number): Mix {
       parts,
     })),
     strength: mix.strength,
-    filmUm,
+    filmUm: filmUm * mediumOf(mix.medium).body,
   };
 }

@@ -37,6 +37,7 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
     areas: [],
     whites: [],
     resists: [],
+    palette: [],
     mixes: [],
     acts: ['prepare', 'tape', 'draw', 'untape', 'rub-out', 'score', 'fold', 'press'].map(asAct),
     sitting: null,

@@ -1,6 +1,6 @@
 import { labOf, type Lab } from '../colour';
-import { interiorPoint, type Point } from '../geometry';
-import { glazeReflectance, lifted, type Mix } from '../pigment';
+import { contains, interiorPoint, type Point } from '../geometry';
+import { glazeReflectance, lifted, mediumOf, type Mix } from '../pigment';
 import type { Act, Pass } from './act';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import type { Plan, White } from './plan';
@@ -55,13 +55,31 @@ const COLOURS_FROM = 0.5;
 
 /** The paint layers at the heart of an area after the first `count` acts, bottom first. */
 export function layersAt(plan: Plan, area: string, count: number): Mix[] {
-  return plan.acts.slice(0, count).reduce<Mix[]>((layers, act, index) => {
-    if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
-    if (act.mix === null && act.technique !== LIFT) return layers;
-    if (wettedThrough(plan, area, index) === null) return layers;
-    if (act.mix === null) return layers.map((mix) => lifted(planPaper(plan), mix));
-    return [...layers, laidMix(plan, mixOf(plan, act.mix), act.filmUm)];
-  }, []);
+  return plan.acts
+    .slice(0, count)
+    .reduce<{ readonly mix: Mix; readonly fast: boolean }[]>((layers, act, index) => {
+      if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
+      if (act.mix === null && act.technique !== LIFT) return layers;
+      if (wettedThrough(plan, area, index) === null) return layers;
+      if (act.mix === null)
+        return layers.map(({ mix, fast }) => ({ mix: fast ? mix : lifted(planPaper(plan), mix), fast }));
+      const mix = mixOf(plan, act.mix);
+      return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
+    }, [])
+    .map(({ mix }) => mix);
+}
+
+/** The lightness of what lies uppermost at a place after the first `count` acts, an area left out if wanted; bare paper where nothing lies. */
+export function lightnessOver(plan: Plan, count: number): (at: Point, without?: string) => number {
+  const known = new Map<string, number>();
+  const paper = labOf(glazeReflectance(planPaper(plan), []))[0];
+  return (at, without) => {
+    const top = plan.areas.findLast(({ id, outline }) => id !== without && contains(outline, at));
+    if (!top) return paper;
+    const found = known.get(top.id) ?? colourAt(plan, top.id, count)[0];
+    known.set(top.id, found);
+    return found;
+  };
 }
 
 /** The colour at the heart of an area after the first `count` acts; `wetness` 0…1 of its top layer. */

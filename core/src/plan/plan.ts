@@ -9,7 +9,7 @@ import { MASKING_TOOL_IDS, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
-import { pigmentSchema } from '../pigment';
+import { MEDIUM_IDS, pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { id, isoMoment } from '../units';
 import { actSchema } from './act';
@@ -25,6 +25,11 @@ export const plannedMixSchema = z.strictObject({
   strength: z.number().positive().max(1),
   /** The dry colour the painter is after, if said. */
   wanted: labSchema.nullable(),
+  medium: z.enum(MEDIUM_IDS),
+  /** The well of the dish it lies in, counted from 1. */
+  well: z.int().min(1).max(60).nullable(),
+  /** How much of it the painter has mixed, ml. */
+  mixedMl: z.number().positive().max(1000).nullable(),
 });
 export type PlannedMix = z.infer<typeof plannedMixSchema>;
 
@@ -84,6 +89,9 @@ export const STATIONS = [
 ] as const;
 export type Station = (typeof STATIONS)[number];
 
+/** More pigments no plan has; a dish holds fewer. */
+const MOST_PIGMENTS = 40;
+
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
@@ -110,6 +118,8 @@ const planShape = z.strictObject({
   whites: z.array(whiteSchema),
   /** What is masked freehand. */
   resists: z.array(resistSchema).max(200),
+  /** Pigments set out on the dish, by code, mixed from or not. */
+  palette: z.array(z.string()).max(MOST_PIGMENTS),
   mixes: z.array(plannedMixSchema),
   acts: z.array(actSchema),
   sitting: sittingSchema.nullable(),
@@ -135,6 +145,9 @@ export const planSchema = planShape.superRefine((plan, context) => {
   });
   plan.resists.forEach(({ id }, i) => {
     if (areas.has(id)) refuse(['resists', i, 'id'], `is the id of an area too`);
+  });
+  plan.palette.forEach((code, i) => {
+    if (!pigments.has(code)) refuse(['palette', i], `“${code}” is not among the embedded pigments`);
   });
   plan.mixes.forEach(({ parts }, i) =>
     parts.forEach(({ pigment }, j) => {

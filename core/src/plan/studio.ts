@@ -1,15 +1,27 @@
 import * as z from 'zod';
 import { sheetStockSchema } from '../card';
 import { climateSchema } from '../climate';
+import { moodSchema } from '../dish';
 import { eveningsSchema, ownOccasionSchema, personSchema } from '../occasion';
+import { pigmentSchema } from '../pigment';
 import { motifSchema } from '../sketch';
 import { sizeMm } from '../units';
 import { rulesSchema } from './plan';
 
+/** The wells paint is mixed in, and what of it never reaches the paper. */
+export const dishSchema = z.strictObject({
+  wells: z.int().min(1).max(60),
+  wellMl: z.number().positive().max(200),
+  /** What stays in a well when it is empty, ml. */
+  leftMl: z.number().min(0).max(20),
+  /** Share of what a brush takes up that is rinsed into the jar. */
+  rinsed: z.number().min(0).max(0.9),
+});
+
 /** What belongs to the table rather than to one card. */
 export const studioSchema = z.strictObject({
   format: z.literal('kettle-studio'),
-  version: z.literal(4),
+  version: z.literal(5),
   name: z.string().max(80),
   painter: z.string().max(80),
   lengthUnit: z.enum(['mm', 'in']),
@@ -25,6 +37,15 @@ export const studioSchema = z.strictObject({
   sheets: z.array(sheetStockSchema).max(500),
   /** Drawings kept to be laid on other cards. */
   motifs: z.array(motifSchema).max(300),
+  /** The pigments in the paint box, with what the painter calls them and where they lie. */
+  box: z
+    .array(z.strictObject({ code: z.string(), label: z.string().max(60), place: z.string().max(20) }))
+    .max(200),
+  /** Pigments whose spectra the painter has measured. */
+  ownPigments: z.array(pigmentSchema).max(200),
+  dish: dishSchema,
+  /** What the painter takes a word of mood or occasion to mean. */
+  moods: z.array(moodSchema).max(100),
   /** What boards there are to tape on, by the size of one. */
   board: z.strictObject({ widthMm: sizeMm, heightMm: sizeMm }),
   /** The most a letter may weigh and be thick; every post has its own. */
@@ -44,7 +65,7 @@ export const HOUSE_RULES: Studio['rules'] = {
 /** A studio nobody has set up yet. */
 export const NEW_STUDIO: Studio = {
   format: 'kettle-studio',
-  version: 4,
+  version: 5,
   name: 'My table',
   painter: '',
   lengthUnit: 'mm',
@@ -56,6 +77,10 @@ export const NEW_STUDIO: Studio = {
   occasions: [],
   sheets: [],
   motifs: [],
+  box: [],
+  ownPigments: [],
+  dish: { wells: 12, wellMl: 4, leftMl: 0.15, rinsed: 0.1 },
+  moods: [],
   board: { widthMm: 420, heightMm: 320 },
   letter: { weightG: 100, thicknessMm: 5 },
 };

@@ -1,5 +1,6 @@
 import { pigmentByCode } from '../pigment';
 import { firstFinishing, freeId, mask, maskTimes, unmask, type MaskTimes } from './mask-acts';
+import { newMix } from './new-mix';
 import { newPass } from './new-pass';
 import type { Plan, PlannedMix, White } from './plan';
 import { LIFT, OPAQUE } from './technique';
@@ -8,10 +9,10 @@ import { LIFT, OPAQUE } from './technique';
 export const UNSAID: MaskTimes = { on: null, off: null };
 
 /** Undiluted titanium white: the white that covers. */
-const OPAQUE_WHITE: PlannedMix = {
-  ...{ id: 'opaque-white', name: 'opaque white' },
-  ...{ parts: [{ pigment: 'PW6', parts: 1 }], strength: 1, wanted: null },
-};
+const OPAQUE_WHITE: PlannedMix = newMix({
+  ...{ id: 'opaque-white', name: 'opaque white', medium: 'opaque' },
+  ...{ parts: [{ pigment: 'PW6', parts: 1 }], strength: 1 },
+});
 
 /** Plans the acts by which a white is kept, or won back: its mask on and off, a lift, or opaque white when all is painted. */
 export function planKeeping(plan: Plan, { area, way }: White): void {

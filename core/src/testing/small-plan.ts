@@ -1,6 +1,15 @@
 import { rectangle } from '../geometry';
 import { pigmentByCode } from '../pigment';
-import { applyCommands, NEW_STUDIO, newPass, newPlan, type Command, type Pass, type Plan } from '../plan';
+import {
+  applyCommands,
+  NEW_STUDIO,
+  newMix,
+  newPass,
+  newPlan,
+  type Command,
+  type Pass,
+  type Plan,
+} from '../plan';
 
 /** A plan for tests: a sky, a far field well apart from it, a boat lying in the sky. */
 export function smallPlan(...more: Command[]): Plan {
@@ -26,7 +35,7 @@ export const addArea = (id: string, outline: ReturnType<typeof rectangle>): Comm
 
 export const addMix = (id: string, strength: number, code: string): Command => ({
   do: 'put-mix',
-  mix: { id, name: id, strength, wanted: null, parts: [{ pigment: code, parts: 1 }] },
+  mix: newMix({ id, name: id, strength, parts: [{ pigment: code, parts: 1 }] }),
   pigments: [pigmentByCode(code)],
 });
 

@@ -33,7 +33,7 @@ export {
   type SpatterRequest,
   type SpatterTool,
 } from './spatter';
-export { BRUSHES, brushById, type Brush } from './brush';
+export { BRUSHES, BRUSH_LOADS, brushById, type Brush } from './brush';
 export { EXCHANGES } from './stroke';
 export { brushFor, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';
 export {

@@ -1,7 +1,6 @@
 import { grown } from '../areas';
-import { contains, distance, type Point, type Ring } from '../geometry';
-import { glazeLab } from '../pigment';
-import { colourAt, outlineOf, paintedOf, planPaper, type Plan } from '../plan';
+import { distance, type Point, type Ring } from '../geometry';
+import { colourAt, lightnessOver, outlineOf, paintedOf, type Plan } from '../plan';
 
 /** A difference along an edge smaller than this is a lost edge, L*. */
 export const LOST_EDGE_L = 10;
@@ -26,16 +25,8 @@ export function lostContour(plan: Plan, area: string): LostContour {
   const places = grown([outlineOf(plan, area)], OUTSIDE_MM)
     .flatMap(([outer]) => spread(outer))
     .filter(([x, y]) => x > 0 && y > 0 && x < widthMm && y < heightMm);
-  const bareL = glazeLab(planPaper(plan), [])[0];
-  const known = new Map<string, number>();
-  const lightnessAt = (at: Point): number => {
-    const top = plan.areas.findLast(({ id, outline }) => id !== area && contains(outline, at));
-    if (!top) return bareL;
-    const found = known.get(top.id) ?? colourAt(plan, top.id, end)[0];
-    known.set(top.id, found);
-    return found;
-  };
-  const lost = places.filter((at) => Math.abs(lightnessAt(at) - own) < LOST_EDGE_L);
+  const lightnessAt = lightnessOver(plan, end);
+  const lost = places.filter((at) => Math.abs(lightnessAt(at, area) - own) < LOST_EDGE_L);
   return {
     share: places.length === 0 ? 0 : lost.length / places.length,
     at: lost.length === 0 ? null : lost[lost.length >> 1],

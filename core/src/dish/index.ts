@@ -1,0 +1,21 @@
+export {
+  DISH_HOLDS,
+  dishLayout,
+  radiusOf,
+  WELL_APART,
+  type DishLayout,
+  type Poured,
+  type SetOut,
+} from './layout';
+export {
+  CHART_PARTS,
+  CHART_STRENGTH,
+  glazeChart,
+  mixingChart,
+  TINT_STRENGTHS,
+  tintChart,
+  type PairRow,
+} from './charts';
+export { gamutAt } from './gamut';
+export { blended, coloursFor, moodSchema, moodsIn, SCHEMES, type Mood, type SchemeId } from './mood';
+export { suggestPalettes, type Suggestion } from './suggestion';

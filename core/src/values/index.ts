@@ -1,0 +1,4 @@
+export { valueLadder, type Rung } from './ladder';
+export { sharedEdges, type SharedEdge } from './edges';
+export { lightnessOfTone, toneOf, toneShares, whiteShare } from './squint';
+export { counterchanges, type Counterchange } from './counterchange';

@@ -1,0 +1,57 @@
+import { cutAway, footprint, joined } from '../areas';
+import { polygonArea, rectangle, type Polygon } from '../geometry';
+import { colourAt, everMasked, layersAt, paintedOf, planPaper, type Plan } from '../plan';
+import { glazeLab } from '../pigment';
+
+/** Between these lightnesses lie the tones one squints for, L*: black paint, and paper. */
+const DARKEST_L = 20;
+const LIGHTEST_L = 95;
+
+/** Which of so many equal tones a lightness belongs to, 0 the darkest. */
+export const toneOf = (lightness: number, tones: number): number =>
+  Math.min(tones - 1, Math.max(0, Math.floor((tones * (lightness - DARKEST_L)) / (LIGHTEST_L - DARKEST_L))));
+
+/** The lightness that stands for a tone, L*. */
+export const lightnessOfTone = (tone: number, tones: number): number =>
+  DARKEST_L + ((LIGHTEST_L - DARKEST_L) * (tone + 0.5)) / tones;
+
+const mm2 = (regions: readonly Polygon[]): number =>
+  regions.reduce((sum, region) => sum + polygonArea(region), 0);
+
+/** What is seen of each area: all of it that no later one covers. */
+function seenOf(plan: Plan): { readonly id: string; readonly mm2: number }[] {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const outside = cutAway([rectangle(-5000, -5000, 10_000, 10_000)], [rectangle(0, 0, widthMm, heightMm)]);
+  return plan.areas.map(({ id, outline }, i) => {
+    const over = [...plan.areas.slice(i + 1).map((area) => area.outline), ...outside];
+    return { id, mm2: mm2(cutAway([outline], over)) };
+  });
+}
+
+/** Share of the panel in each of so many tones, the darkest first; they add up to 1. What no area covers is paper. */
+export function toneShares(plan: Plan, tones: number): number[] {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const shares = Array.from({ length: tones }, () => 0);
+  let covered = 0;
+  for (const { id, mm2: size } of seenOf(plan)) {
+    shares[toneOf(colourAt(plan, id, plan.acts.length)[0], tones)] += size / (widthMm * heightMm);
+    covered += size / (widthMm * heightMm);
+  }
+  shares[toneOf(glazeLab(planPaper(plan), [])[0], tones)] += Math.max(0, 1 - covered);
+  return shares;
+}
+
+/** Share of the panel that is bare paper when all is uncovered, 0…1. */
+export function whiteShare(plan: Plan): number {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const panel = [rectangle(0, 0, widthMm, heightMm)];
+  let painted: Polygon[] = [];
+  for (const { id, outline } of plan.areas)
+    painted =
+      layersAt(plan, id, plan.acts.length).length > 0
+        ? joined([...painted, outline])
+        : cutAway(painted, [outline]);
+  const byHand = everMasked(plan).filter((id) => plan.resists.some((resist) => resist.id === id));
+  const kept = byHand.flatMap((id) => footprint(plan, id));
+  return mm2(cutAway(panel, cutAway(painted, kept))) / (widthMm * heightMm);
+}
