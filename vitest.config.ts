@@ -12,7 +12,7 @@ const alias = [
 ];
 
 /** Journeys that look at the clock, or kill the browser in the middle: nothing else may run beside them. */
-const TIMED = ['full-rack', 'simulation', 'two-tabs', 'crash', 'full-disk', 'weight'].map(
+const TIMED = ['full-rack', 'colour-drag', 'simulation', 'two-tabs', 'crash', 'full-disk', 'weight'].map(
   (name) => `e2e/${name}.spec.ts`,
 );
 

@@ -62,6 +62,15 @@ describe('axe finds nothing serious', () => {
     expect(await serious()).toEqual([]);
   });
 
+  it.each(['Pigments', 'Wanted', 'Charts', 'Values', 'Amounts', 'Ideas'])(
+    'at Colours, its leaf of %s',
+    async (leaf) => {
+      await station(page, 'colours');
+      await press(page, leaf);
+      expect(await serious()).toEqual([]);
+    },
+  );
+
   it.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])('at Sketch, its leaf of %s', async (leaf) => {
     await station(page, 'sketch');
     await press(page, leaf);
@@ -88,6 +97,13 @@ describe('axe finds nothing serious', () => {
     await press(page, 'Sit down and start the clock');
     for (let i = 0; i < 6; i++) await page.locator('[data-testid=done], .quiet').click();
     await page.waitForSelector('.wet');
+    expect(await serious()).toEqual([]);
+  });
+
+  it('in the cupboard', async () => {
+    await page.locator('kd-house-menu button').click();
+    await press(page, 'To the cupboard');
+    await seeText(page, 'nickel azo yellow');
     expect(await serious()).toEqual([]);
   });
 

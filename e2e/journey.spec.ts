@@ -11,7 +11,6 @@ import {
   seeText,
   serveApp,
   station,
-  textOf,
   type Profile,
   type Served,
 } from './browser';
@@ -130,14 +129,15 @@ describe('a newcomer', () => {
     await press(page, 'Mix another');
     await write(page, '[data-testid=mix-name]', 'dusk blue');
     await choose(page, 'Pigment 2', 'burnt sienna');
-    await page.$eval('[data-testid=wanted]', (field) => {
-      (field as HTMLInputElement).value = '#8f9aa8';
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    });
-    await press(page, 'Which parts give it?');
-    await page.waitForSelector('[data-testid=found]');
-    expect(await textOf(page, '[data-testid=found]')).toMatch(/ultramarine blue.*water to 1 paint.*ΔE/s);
-    await press(page, 'Take these parts');
+    await press(page, 'Wanted');
+    await write(page, '[data-testid=wanted]', '#8f9aa8');
+    await page.waitForFunction(() =>
+      /ultramarine blue.*water to 1 paint.*ΔE/s.test(
+        document.querySelector('[data-testid=found]')?.textContent ?? '',
+      ),
+    );
+    await press(page, 'Put these parts into dusk blue');
+    await press(page, 'Mix');
     await seeText(page, 'burnt sienna');
   });
 

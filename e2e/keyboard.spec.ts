@@ -49,7 +49,7 @@ it('a card is begun, drawn, kept white, mixed and planned without a mouse', asyn
   await page.waitForFunction(() => document.querySelectorAll<HTMLInputElement>('fieldset input')[1].checked);
 
   await page.keyboard.press(']');
-  await seeText(page, 'No colour is mixed yet');
+  await seeText(page, 'The dish is empty.');
   await tabTo('Mix another');
   await page.keyboard.press('Enter');
   await seeText(page, 'ultramarine blue');

@@ -29,7 +29,8 @@ describe('nothing from outside', () => {
     await seeText(page, 'Kettle in the rain');
     for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'])
       await station(page, name);
-    await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
+    for (const room of ['rack', 'cupboard'])
+      await page.goto(`${served.url}/${room}`, { waitUntil: 'networkidle0' });
     expect(profile.foreign).toEqual([]);
     expect(page.faults).toEqual([]);
     expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);

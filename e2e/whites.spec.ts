@@ -104,6 +104,47 @@ it('a white is kept another way, wanted at a lightness, and its finding mended b
   await seeText(page, 'a soft edge is what lifting leaves');
 });
 
+it('the panel is seen after any pass, uncovered; and all whites are kept the best way by one press', async () => {
+  await press(page, 'Ways');
+  await choose(page, 'When it is seen', 'after: Wash the sill');
+  await press(page, 'Uncovered');
+  await press(page, 'Masks on');
+  await choose(page, 'When it is seen', 'when all is painted');
+  const chosen = (): Promise<string[]> =>
+    page.$$eval('fieldset', (sets) =>
+      sets.map((set) => set.querySelector('input:checked + span strong')?.textContent ?? ''),
+    );
+  const before = await chosen();
+  await page.evaluate(() => {
+    for (const label of document.querySelectorAll('fieldset:first-of-type label'))
+      if (label.textContent.includes('a line that stays')) (label as HTMLElement).click();
+  });
+  await page.waitForFunction(() =>
+    document.querySelector('fieldset input:checked + span strong')?.textContent.includes('a line that stays'),
+  );
+  await press(page, 'Keep all of them the best way so');
+  await page.waitForFunction(
+    () =>
+      !document
+        .querySelector('fieldset input:checked + span strong')
+        ?.textContent.includes('a line that stays'),
+  );
+  expect((await chosen()).length).toBe(before.length);
+});
+
+it('a white that is lifted or covered later has its pass, and a pass names the shields on it', async () => {
+  await page.goto(page.url().replace('whites', 'passes'), { waitUntil: 'networkidle0' });
+  await page.locator('[data-pass=kettle-wash] .note').click();
+  await choose(page, 'Lay on the panel meanwhile', 'over steam');
+  await seeText(page, 'Lay a cut shield over the steam first.');
+  await press(page, 'Tear it');
+  await seeText(page, 'Lay a torn shield over the steam first.');
+  await press(page, 'Take it up');
+  await page.waitForFunction(() => !document.body.innerText.includes('shield over the steam first'));
+  await page.goto(page.url().replace('passes', 'whites'), { waitUntil: 'networkidle0' });
+  await seeText(page, 'of 100');
+});
+
 it('a shield for an area is printed at true size', async () => {
   const arrived = await downloads(page);
   await page.locator('[aria-label="or its reverse: steam"]').click();

@@ -6,7 +6,8 @@ import { benchCutting } from '../bench/cutting';
 import { benchMixing } from '../bench/mixing';
 import { benchPainting } from '../bench/painting';
 import { benchPanel } from '../bench/panel';
-import { openBrowser, openPage, serveApp, type Profile } from '../e2e/browser';
+import { openBrowser, openPage, seeText, serveApp, type Profile } from '../e2e/browser';
+import { dragWanted, type DragFigures } from '../e2e/colour-drag';
 import { firstVisit } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
 import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
@@ -20,6 +21,7 @@ import { measureTwins } from './measure/twins';
 import { broken, type Measured } from './measure/limits';
 import { measurePigments } from './measure/pigments';
 import { measureProperties } from './measure/properties';
+import { measureSwatchSheets } from './measure/swatch-sheets';
 import { measureWhites } from './measure/whites';
 
 const FOLDER = 'docs/measurements';
@@ -74,6 +76,7 @@ hold('painting', {
 hold('cutting', { figures: benchCutting(), below: { fortyMs: 200 } });
 hold('cutting-plans', measureCuttingPlans());
 hold('whites', await measureWhites());
+hold('swatch-sheets', measureSwatchSheets());
 hold('properties', measureProperties());
 keep('line-kernel', await lineKernelRatio());
 keep('first-visit', await measureFirstVisit());
@@ -85,6 +88,10 @@ hold('many-masks', {
   figures: await measureManyStrokes(manyMasks(2000, 5000)),
   // Each stroke is also told to the worker; a frame of the screen is 16 ms.
   below: { ...SMOOTH, drawingFrameMs: 16 },
+});
+hold('colour-drag', {
+  figures: await measureColourDrag(),
+  below: { p95Ms: 100, longestTaskMs: 50 },
 });
 hold('full-rack', {
   figures: await measureFullRack(),
@@ -128,6 +135,20 @@ async function measureManyStrokes(many: ManyStrokes): Promise<Record<string, num
     });
   }
   return rounds.reduce((best, next) => (next['longestTaskMs'] < best['longestTaskMs'] ? next : best));
+}
+
+/** Dragging a wanted colour over the plane of the demo card, the quietest of three. */
+async function measureColourDrag(): Promise<DragFigures & Record<string, number>> {
+  const drags: DragFigures[] = [];
+  for (let drag = 0; drag < 3; drag++)
+    drags.push(
+      await inBrowser(async (profile, url) => {
+        const page = await openPage(profile, url);
+        await seeText(page, 'Kettle in the rain');
+        return dragWanted(page);
+      }),
+    );
+  return { ...drags.reduce((best, next) => (next.longestTaskMs < best.longestTaskMs ? next : best)) };
 }
 
 /** The quietest of three visits, since other work on the machine only ever adds. */

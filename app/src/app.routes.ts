@@ -24,6 +24,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./rooms/rack/rack.component').then((m) => m.Rack),
   },
   {
+    path: 'cupboard',
+    title: 'Cupboard · Kettle Drift',
+    loadComponent: () => import('./rooms/cupboard/cupboard.component').then((m) => m.Cupboard),
+  },
+  {
     path: 'card/:id',
     canActivate: [openCard],
     children: [

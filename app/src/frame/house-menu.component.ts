@@ -59,6 +59,9 @@ export class HouseMenu {
         command: () => station?.toggle(),
       },
       { separator: true },
+      { label: 'To the rack', command: () => void this.router.navigate(['/rack']) },
+      { label: 'To the cupboard', command: () => void this.router.navigate(['/cupboard']) },
+      { separator: true },
       { label: 'Save the card as a .kettle file', disabled: !open, command: () => void this.saveFile() },
       {
         label: 'Open a .kettle file',

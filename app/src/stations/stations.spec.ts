@@ -18,7 +18,7 @@ import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/card';
 import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting/sitting.view';
 import { areaRows, reshape } from './sketch/sketch.view';
 import { labOfHex } from '@kettle/core/colour';
-import { pigmentByCode } from '@kettle/core/pigment';
+import { pigmentByCode, PIGMENTS } from '@kettle/core/pigment';
 
 const plan = kettleInTheRain();
 const mm = (value: number): string => `${value} mm`;
@@ -151,7 +151,7 @@ describe('colours', () => {
   });
 
   it('offer all pigments and metallics, and caution where it is due', () => {
-    expect(pigmentChoices(plan)).toHaveLength(46);
+    expect(pigmentChoices(plan, PIGMENTS, ({ name }) => name)).toHaveLength(46);
     expect(cautionsOf([pigmentByCode('PR108'), pigmentByCode('PY35'), pigmentByCode('PB29')])).toHaveLength(
       1,
     );

@@ -44,7 +44,8 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       margin: 0 -5px 10px;
     }
     :host(.leaves) button {
-      padding: 5px;
+      padding: 5px 4px;
+      font-size: 15px;
     }
   `,
 })

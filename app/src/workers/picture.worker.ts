@@ -1,9 +1,13 @@
 import { expose } from 'comlink';
-import { correctedOnPaper, straightened, type Corners, type Photo } from '@kettle/core/photo';
+import { correctedOnPaper, patchColours, straightened, type Corners, type Photo } from '@kettle/core/photo';
+import { readSwatchSheet } from '@kettle/core/prints';
 import type { PictureApi } from './picture-api';
 
 /** A picture is unpacked no larger than this along its longer edge, px: finer than any board shows it. */
 const LARGEST_PX = 3000;
+
+/** A colour pressed on a picture is that of a spot so wide, as a share of the picture. */
+const SPOT = 0.02;
 
 const WHOLE: Corners = [
   [0, 0],
@@ -36,6 +40,18 @@ const api: PictureApi = {
     const size = { widthPx: bitmap.width, heightPx: bitmap.height };
     bitmap.close();
     return size;
+  },
+
+  async coloursAt(file, bare, white, places) {
+    const photo = correctedOnPaper(await unpacked(file), bare, white);
+    return patchColours(
+      photo,
+      places.map(([x, y]) => ({ x: x - SPOT / 2, y: y - SPOT / 2, width: SPOT, height: SPOT })),
+    );
+  },
+
+  async readSheet(file, marks, sheet, white) {
+    return readSwatchSheet(await unpacked(file), marks, sheet, white);
   },
 
   async develop(file, { corners, bare, white, widthPx, heightPx }) {

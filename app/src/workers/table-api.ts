@@ -1,7 +1,8 @@
+import type { Mood, Suggestion } from '@kettle/core/dish';
 import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
 import type { Finding } from '@kettle/core/checks';
-import type { Point } from '@kettle/core/geometry';
+import type { Point, Polygon } from '@kettle/core/geometry';
 import type { PackedResists } from '@kettle/core/masking';
 import type { Paper } from '@kettle/core/paper';
 import type {
@@ -13,10 +14,11 @@ import type {
   Pigment,
   ReadSwatch,
 } from '@kettle/core/pigment';
-import type { Plan } from '@kettle/core/plan';
+import type { Plan, Studio } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
+import type { ColourReckoning } from './colour-reckoning';
 import type { OnProgress } from './watching';
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
@@ -75,6 +77,18 @@ export interface TableApi {
     request: PaletteRequest,
     onProgress: OnProgress,
   ): Promise<PaletteAnswer | null>;
+  /** Three palettes of a box for a mood; `null` when cancelled. */
+  suggest(
+    job: number,
+    box: readonly Pigment[],
+    paper: Paper,
+    mood: Omit<Mood, 'word'>,
+    onProgress: OnProgress,
+  ): Promise<Suggestion[] | null>;
+  /** What a palette reaches at a lightness, as regions of a* and b*. */
+  reach(palette: readonly Pigment[], paper: Paper, lightness: number): Promise<Polygon[]>;
+  /** How the colours of a card stand to one another, and what of them it takes. */
+  reckonColours(plan: Plan, resists: PackedResists, dish: Studio['dish']): Promise<ColourReckoning>;
   /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
   cut(request: CutRequest): Promise<Cutting>;
   /** What a press on a panel fills between lines. */

@@ -1,14 +1,18 @@
 import { composition, filledAt, fluidMl } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
 import { runChecks } from '@kettle/core/checks';
+import { suggestPalettes } from '@kettle/core/dish';
 import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { areaLooks, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
+import { done } from '@kettle/core/units';
+import { reachAt } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
 import type { TableApi } from './table-api';
+import { reckonColours } from './colour-reckoning';
 import { watching } from './watching';
 
 function creepOf(plan: Plan, line: LineKernel): Map<string, number> {
@@ -59,6 +63,22 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
         )
       );
     },
+
+    async suggest(job, box, paper, mood, onProgress) {
+      const table = await watch.work(job, boxFor(box, paper), (share) => onProgress(TABLE_SHARE * share));
+      return (
+        table &&
+        watch.work(job, suggestPalettes(table, mood), (share) =>
+          onProgress(TABLE_SHARE + (1 - TABLE_SHARE) * share),
+        )
+      );
+    },
+
+    reach: (palette, paper, lightness) =>
+      Promise.resolve(reachAt(done(tableFor({ palette, paper })), lightness)),
+
+    reckonColours: (bare, resists, dish) =>
+      Promise.resolve(reckonColours({ ...bare, resists: unpackResists(resists) }, dish)),
 
     cut(request) {
       const plan = cutSheet(request);

@@ -2,16 +2,27 @@ import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutRequest, Size } from '@kettle/core/card';
-import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
+import type { Mood, Suggestion } from '@kettle/core/dish';
+import type { Paper } from '@kettle/core/paper';
+import type {
+  Calibration,
+  MatchAnswer,
+  MatchRequest,
+  PaletteAnswer,
+  PaletteRequest,
+  Pigment,
+  ReadSwatch,
+} from '@kettle/core/pigment';
 import { packResists } from '@kettle/core/masking';
-import type { Point } from '@kettle/core/geometry';
-import type { Plan } from '@kettle/core/plan';
+import type { Point, Polygon } from '@kettle/core/geometry';
+import type { Plan, Studio } from '@kettle/core/plan';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
+import type { ColourReckoning } from './colour-reckoning';
 import type { Cutting, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
 
-/** A search under way: its answer (`null` when cancelled) and the way to stop it. */
-export interface Search {
-  readonly answer: Promise<MatchAnswer | null>;
+/** Work under way: its answer (`null` when cancelled) and the way to stop it. */
+export interface Search<Answer = MatchAnswer> {
+  readonly answer: Promise<Answer | null>;
   readonly cancel: () => void;
 }
 
@@ -47,12 +58,45 @@ export class TableWorker {
   }
 
   matchColour(request: MatchRequest, onProgress: (share: number) => void): Search {
+    return this.search((api, job) => api.matchColour(job, request, proxy(onProgress)));
+  }
+
+  choosePalette(
+    box: readonly Pigment[],
+    paper: Paper,
+    request: PaletteRequest,
+    onProgress: (share: number) => void,
+  ): Search<PaletteAnswer> {
+    return this.search((api, job) => api.choosePalette(job, box, paper, request, proxy(onProgress)));
+  }
+
+  suggest(
+    box: readonly Pigment[],
+    paper: Paper,
+    mood: Omit<Mood, 'word'>,
+    onProgress: (share: number) => void,
+  ): Search<Suggestion[]> {
+    return this.search((api, job) => api.suggest(job, box, paper, mood, proxy(onProgress)));
+  }
+
+  reach(palette: readonly Pigment[], paper: Paper, lightness: number): Promise<Polygon[]> {
+    return this.api().reach(palette, paper, lightness);
+  }
+
+  reckonColours(plan: Plan, dish: Studio['dish']): Promise<ColourReckoning> {
+    return this.api().reckonColours(bare(plan), packResists(plan.resists), dish);
+  }
+
+  calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration> {
+    return this.api().calibrate(like, paper, swatches);
+  }
+
+  private search<Answer>(
+    start: (api: Remote<TableApi>, job: number) => Promise<Answer | null>,
+  ): Search<Answer> {
     const job = ++this.jobs;
     const api = this.api();
-    return {
-      answer: api.matchColour(job, request, proxy(onProgress)),
-      cancel: () => void api.cancel(job),
-    };
+    return { answer: start(api, job), cancel: () => void api.cancel(job) };
   }
 
   private api(): Remote<TableApi> {

@@ -4,6 +4,7 @@ import {
   displayable,
   formatHex,
   modeLab65,
+  modeLrgb,
   modeOklab,
   modeOklch,
   modeRgb,
@@ -14,6 +15,7 @@ import {
 import type { Lab } from './lab';
 
 useMode(modeRgb);
+useMode(modeLrgb);
 useMode(modeXyz65);
 const toOklab = useMode(modeOklab);
 const toLab65 = useMode(modeLab65);
@@ -37,6 +39,12 @@ export function labOfHex(hex: string): Lab {
   if (!rgb) throw new RangeError(`“${hex}” is not a colour; write #rrggbb`);
   const { l, a, b } = toLab65(rgb);
   return [l, a, b];
+}
+
+/** L*a*b* of linear light in the primaries of a screen, red, green, blue, each 0…1. */
+export function labOfLight([r, g, b]: readonly [number, number, number]): Lab {
+  const lab = toLab65({ mode: 'lrgb', r, g, b });
+  return [lab.l, lab.a, lab.b];
 }
 
 /** Half a step of a byte. */

@@ -5,7 +5,9 @@ export { EIGHT_BANDS, FULL_BANDS, thinned, TWELVE_BANDS, type BandSet } from './
 export { chromaOf, hueApart, hueOf, labOf, labOfXyz, type Lab } from './lab';
 export { smoothReflectance } from './smooth';
 export { deltaE00 } from './difference';
-export { atScreenEdge, hexOf, labOfHex, oklabOf, onScreen } from './display';
+export { EYES, type EyeMatrix, type EyesId } from './eyes';
+export { labPlane } from './plane';
+export { atScreenEdge, hexOf, labOfHex, labOfLight, oklabOf, onScreen } from './display';
 export { colourGap, gapInWords, hueName, type ColourGap } from './words';
 export { hexSchema, labSchema } from './schema';
 export {

@@ -2,25 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chromaOf, deltaE00, hueApart, hueOf, type Lab } from '../colour';
 import { paperById } from '../paper';
-import {
-  atReferenceFilm,
-  boxTable,
-  glazeLab,
-  matchIn,
-  mixTable,
-  pigmentByCode,
-  type MixTable,
-} from '../pigment';
+import { atReferenceFilm, boxTable, glazeLab, pigmentByCode } from '../pigment';
 import { done } from '../units';
 import {
   blended,
   coloursFor,
   dishLayout,
-  gamutAt,
   glazeChart,
   mixingChart,
   moodsIn,
   radiusOf,
+  strengthAt,
   SCHEMES,
   suggestPalettes,
   tintChart,
@@ -66,6 +58,8 @@ describe('the layout of a dish', () => {
     const strengths = [1, 0.5, 0.2, 0.05, 0.01];
     const radii = strengths.map(radiusOf);
     expect([...radii].sort((a, b) => b - a)).toEqual(radii);
+    strengths.forEach((strength) => expect(strengthAt(radiusOf(strength))).toBeCloseTo(strength, 9));
+    expect([strengthAt(0), strengthAt(2)]).toEqual([0.01, 1]);
     // Each halving is the same step inwards.
     expect(radiusOf(0.4) - radiusOf(0.2)).toBeCloseTo(radiusOf(0.1) - radiusOf(0.05), 9);
     const { mixes } = dishLayout(
@@ -154,19 +148,6 @@ describe('charts', () => {
     expect(deltaE00(rows[0][2], rows[2][0])).toBeGreaterThan(0.05);
     expect(tintChart(paper, palette)[2][0]).toEqual(pure(2, 1));
   });
-});
-
-describe('what a palette reaches', () => {
-  const table: MixTable = done(mixTable(palette, paper));
-  it('lies round its hues, and every corner of it is really mixed', () => {
-    const corners = gamutAt(table, 60);
-    expect(corners.length).toBeGreaterThan(20);
-    for (const [a, b] of corners) expect(matchIn(table, [60, a, b]).best.deltaE00).toBeLessThan(3);
-    // What is much stronger than the corner of its hue is out of reach.
-    const strongest = corners.reduce((p, q) => (Math.hypot(...q) > Math.hypot(...p) ? q : p));
-    expect(matchIn(table, [60, 1.6 * strongest[0], 1.6 * strongest[1]]).best.deltaE00).toBeGreaterThan(3);
-  });
-  it('is nothing beyond the paper’s white', () => expect(gamutAt(table, 110)).toEqual([]));
 });
 
 describe('moods', () => {

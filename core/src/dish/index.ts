@@ -1,7 +1,9 @@
 export {
   DISH_HOLDS,
   dishLayout,
+  onRim,
   radiusOf,
+  strengthAt,
   WELL_APART,
   type DishLayout,
   type Poured,
@@ -16,6 +18,5 @@ export {
   tintChart,
   type PairRow,
 } from './charts';
-export { gamutAt } from './gamut';
 export { blended, coloursFor, moodSchema, moodsIn, SCHEMES, type Mood, type SchemeId } from './mood';
 export { suggestPalettes, type Suggestion } from './suggestion';

@@ -30,7 +30,7 @@ const THINNEST = 0.01;
 
 /** Pigments lie on the rim, mixes no nearer to one another than this. */
 const RIM_AT = 0.93;
-export const WELL_APART = 0.27;
+export const WELL_APART = 0.33;
 
 /** How often mixes that lie over one another are moved apart, each round by half of what is missing. */
 const ROUNDS = 200;
@@ -42,8 +42,11 @@ const TURN = 2 * Math.PI;
  * round the rim in the order that leaves every mix nearest to what it is made of (all orders are compared), each mix lies in
  * the direction of its parts and as far in as it is thin; mixes that would lie over one another give way along their ring.
  */
-export function dishLayout(pigments: readonly SetOut[], mixes: readonly Poured[]): DishLayout {
-  const order = bestOrder(pigments, mixes);
+export const dishLayout = (pigments: readonly SetOut[], mixes: readonly Poured[]): DishLayout =>
+  onRim(bestOrder(pigments, mixes), mixes);
+
+/** The same with the pigments in a given order round the rim. */
+export function onRim(order: readonly string[], mixes: readonly Poured[]): DishLayout {
   const angleOf = new Map(order.map((code, i) => [code, (TURN * i) / order.length - TURN / 4]));
   const wells = mixes.map(({ id, parts, strength }) => ({
     id,
@@ -66,6 +69,12 @@ export function dishLayout(pigments: readonly SetOut[], mixes: readonly Poured[]
 export function radiusOf(strength: number): number {
   const share = 1 - Math.log(Math.max(THINNEST, strength)) / Math.log(THINNEST);
   return STAIN_AT + share * (TUBE_AT - STAIN_AT);
+}
+
+/** The other way round: how strong paint is that lies so far from the middle. */
+export function strengthAt(radius: number): number {
+  const share = (radius - STAIN_AT) / (TUBE_AT - STAIN_AT);
+  return Math.min(1, Math.max(THINNEST, Math.exp((1 - share) * Math.log(THINNEST))));
 }
 
 const polar = (angle: number, radius: number): Point => [radius * Math.cos(angle), radius * Math.sin(angle)];

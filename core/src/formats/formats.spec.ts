@@ -26,16 +26,33 @@ const RULES = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
   ...{ whites: 'mask', removal: 'finger' },
 };
-const LATER = { version: 5, pictures: [], resists: [], rules: RULES };
+const LATER = { version: 6, pictures: [], resists: [], rules: RULES };
+
+const BOX = {
+  ...{ box: [], ownPigments: [], moods: [] },
+  dish: { wells: 12, wellMl: 4, leftMl: 0.15, rinsed: 0.1 },
+};
 
 const whitesOf = (old: Record<string, unknown>): object[] =>
   (old['whites'] as object[]).map((white) => ({ ...white, tool: null, wanted: null, edge: 'hard' }));
+
+/** Passes and mixes of before version 6, and the dish they were mixed on. */
+const beforeShields = (old: Record<string, unknown>) => ({
+  acts: (old['acts'] as { kind: string }[]).map((act) =>
+    act.kind === 'pass' ? { ...act, covers: 1, shields: [] } : act,
+  ),
+  mixes: (old['mixes'] as object[]).map((mix) => ({
+    ...{ ...mix, medium: 'watercolour' },
+    ...{ well: null, mixedMl: null },
+  })),
+  palette: (old['embedded'] as { pigments: { code: string }[] }).pigments.map(({ code }) => code),
+});
 
 describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(5);
+    expect(plan.version).toBe(6);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -44,40 +61,46 @@ describe('released versions', () => {
   it('opens a plan of version 2 with the same sizes, and one of version 3 that is not cropped', () => {
     const old = fixture('plan-v2');
     const plan = readPlan(old);
-    expect(plan).toMatchObject({ ...old, ...LATER });
+    expect(plan).toMatchObject({ ...old, ...LATER, ...beforeShields(old) });
     expect([plan.card.mats, plan.card.card, plan.brief.given]).toEqual([[], null, []]);
     const drawn = fixture('plan-v3');
     expect(readPlan(drawn)).toEqual({
       ...drawn,
-      ...{ ...LATER, crop: null, words: [], guides: [], lamp: null },
+      ...{ ...LATER, ...beforeShields(drawn), crop: null, words: [], guides: [], lamp: null },
       lines: (drawn['lines'] as object[]).map((line) => ({ ...line, kind: 'pencil' })),
       whites: whitesOf(drawn),
     });
   });
 
-  it('opens a plan of version 4 with its whites kept as they were, and one of version 5 unchanged', () => {
+  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, and one of version 6 unchanged', () => {
     const old = fixture('plan-v4');
     expect(readPlan(old)).toEqual({
-      ...{ ...old, ...LATER },
+      ...{ ...old, ...LATER, ...beforeShields(old) },
       whites: whitesOf(old),
     });
-    expect(readPlan(fixture('plan-v5'))).toEqual(fixture('plan-v5'));
+    const whites = fixture('plan-v5');
+    expect(readPlan(whites)).toEqual({ ...whites, version: 6, ...beforeShields(whites) });
+    expect(readPlan(fixture('plan-v6'))).toEqual(fixture('plan-v6'));
   });
 
-  it('opens older studios without evenings, people or drawings, and one of version 4 unchanged', () => {
+  it('opens older studios without evenings, people or drawings or paint box, and one of version 5 unchanged', () => {
     expect(readStudio(fixture('studio-v1'))).toMatchObject({
       ...fixture('studio-v1'),
-      ...{ version: 4, evenings: [], people: [], rules: RULES },
+      ...{ version: 5, evenings: [], people: [], rules: RULES },
     });
     expect(readStudio(fixture('studio-v2'))).toMatchObject({
       ...fixture('studio-v2'),
-      ...{ version: 4, sheets: [], rules: RULES },
+      ...{ version: 5, sheets: [], rules: RULES },
     });
     expect(readStudio(fixture('studio-v3'))).toEqual({
       ...fixture('studio-v3'),
-      ...{ version: 4, motifs: [], rules: RULES },
+      ...{ version: 5, motifs: [], rules: RULES, ...BOX },
     });
-    expect(readStudio(fixture('studio-v4'))).toEqual(fixture('studio-v4'));
+    expect(readStudio(fixture('studio-v4'))).toEqual({
+      ...fixture('studio-v4'),
+      ...{ version: 5, ...BOX },
+    });
+    expect(readStudio(fixture('studio-v5'))).toEqual(fixture('studio-v5'));
   });
 
   it('does not touch what it is given', () => {
@@ -109,7 +132,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 6 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 7 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

@@ -43,6 +43,7 @@ export {
 } from './palette';
 export { boxShelf, tableShelf } from './shelf';
 export { calibrate, type Calibration, type ReadSwatch } from './calibrate';
+export { pigmentCard, type PigmentCard } from './card';
 export { MEDIA, MEDIUM_IDS, mediumOf, type Medium, type MediumId } from './medium';
 export { MAX_ON_PANEL, paintRecipe, type PaintKernel, type PaintRecipe, type PaintTile } from './painting';
 export { plainPaintKernel } from './painting-plain';

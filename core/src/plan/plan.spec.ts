@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { pigmentByCode } from '../pigment';
 import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
 import { SHEETS } from '../card';
 import { deltaE00 } from '../colour';
@@ -25,6 +26,7 @@ const order = (plan: Plan): string[] => plan.acts.map((act) => act.id);
 
 const EVERY_COMMAND: Command[] = [
   { do: 'rename', title: 'Other' },
+  { do: 'set-out', palette: ['PB29'], pigments: [] },
   { do: 'set-brief', change: { copies: 6 } },
   { do: 'set-format', change: { fold: 'top' } },
   { do: 'reshape-area', area: 'sky', outline: rectangle(0, 0, 30, 10) },
@@ -121,13 +123,28 @@ describe('commands', () => {
     expect(order(did(plan, { do: 'remove-area', area: 'boat' }))).not.toContain('mask-off');
   });
 
-  it('keeps only the pigments the mixes use', () => {
+  it('keeps the pigments that are set out or mixed from, and no others', () => {
     const plan = smallPlan();
-    expect(plan.embedded.pigments.map((p) => p.code)).toEqual(['PB29', 'PB60', 'PY3']);
-    expect(did(plan, { do: 'remove-mix', mix: 'dark' }).embedded.pigments.map((p) => p.code)).toEqual([
-      'PB29',
-      'PY3',
+    const codes = (of: Plan): string[] => of.embedded.pigments.map((p) => p.code);
+    expect([codes(plan), plan.palette]).toEqual([
+      ['PB29', 'PB60', 'PY3'],
+      ['PB29', 'PB60', 'PY3'],
     ]);
+    // What is no longer mixed from lies on the dish until it is taken off; what is mixed from stays.
+    const emptied = did(plan, { do: 'remove-mix', mix: 'dark' });
+    expect(codes(emptied)).toEqual(codes(plan));
+    const off = did(emptied, { do: 'set-out', palette: ['PR122'], pigments: [pigmentByCode('PR122')] });
+    expect(codes(off)).toEqual(['PB29', 'PY3', 'PR122']);
+    expect(off.palette).toEqual(['PR122', 'PB29', 'PY3']);
+  });
+
+  it('takes a pigment that has been measured anew in place of the old one, and never an older one', () => {
+    const plan = smallPlan();
+    const measured = { ...pigmentByCode('PB29'), revision: 2, k0: 0.5 };
+    const anew = did(plan, { do: 'set-out', palette: plan.palette, pigments: [measured] });
+    expect(anew.embedded.pigments[0]).toEqual(measured);
+    const back = did(anew, { do: 'set-out', palette: plan.palette, pigments: [pigmentByCode('PB29')] });
+    expect(back.embedded.pigments[0]).toEqual(measured);
   });
 });
 

@@ -1,8 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { contains, rectangle } from '../geometry';
+import { paperById } from '../paper';
+import { matchIn, mixTable, pigmentByCode } from '../pigment';
+import { chance, done } from '../units';
 import { applyCommands, colourAt, layersAt, paintedOf, type Command, type Plan } from '../plan';
 import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
-import { counterchanges, lightnessOfTone, sharedEdges, toneOf, toneShares, valueLadder, whiteShare } from '.';
+import {
+  counterchanges,
+  lightnessOfTone,
+  reachAt,
+  sharedEdges,
+  toneOf,
+  toneShares,
+  valueLadder,
+  whiteShare,
+} from '.';
 
 const painted = smallPlan(
   addMix('pale', 0.05, 'PB29'),
@@ -114,4 +126,33 @@ describe('counterchange', () => {
     expect(counterchanges(painted)).toEqual([]);
     expect(counterchanges(applyCommands(lit('dark'), [{ do: 'set-lamp', lamp: null }]).plan)).toEqual([]);
   });
+});
+
+describe('what a palette reaches', () => {
+  const palette = ['PY150', 'PR122', 'PB29', 'PBr7-burnt-sienna'].map((code) => pigmentByCode(code));
+  const table = done(mixTable(palette, paperById('cotton-cold-300')));
+
+  it('is just what is mixed: of places inside all are near a mix, of places well outside none', () => {
+    const random = chance(3);
+    for (const lightness of [70, 50, 35]) {
+      const regions = reachAt(table, lightness);
+      let [inside, outside] = [0, 0];
+      for (let i = 0; i < 160; i++) {
+        const [a, b] = [random() * 130 - 65, random() * 130 - 65];
+        const holds = regions.some((region) => contains(region, [a, b]));
+        const near = [-5, 5].some((d) =>
+          regions.some((region) => contains(region, [a + d, b]) || contains(region, [a, b + d])),
+        );
+        if (!holds && near) continue;
+        const { deltaE00 } = matchIn(table, [lightness, a, b]).best;
+        if (holds) expect(deltaE00).toBeLessThan(3.5);
+        else expect(deltaE00).toBeGreaterThan(1.2);
+        if (holds) inside++;
+        else outside++;
+      }
+      expect(inside).toBeGreaterThan(5);
+      expect(outside).toBeGreaterThan(20);
+    }
+  });
+  it('is nothing beyond the paper’s white', () => expect(reachAt(table, 110)).toEqual([]));
 });

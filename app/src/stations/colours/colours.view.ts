@@ -1,14 +1,15 @@
-import { hexOf, type Lab } from '@kettle/core/colour';
+import { hexOf, labOfHex, labSchema, type Lab } from '@kettle/core/colour';
 import {
   cautionFor,
   consistencyOf,
   glazeLab,
-  PIGMENTS,
+  pigmentCard,
   REFERENCE_FILM_UM,
   waterPerPaint,
   type MatchedMix,
   type Pigment,
 } from '@kettle/core/pigment';
+import type { Paper } from '@kettle/core/paper';
 import { laidMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
 
 /** A mix as it lies in the dish and as it dries. */
@@ -52,17 +53,29 @@ export interface PigmentChoice {
   readonly hex: string;
 }
 
-/** All pigments as they look at half strength on this paper. */
-export function pigmentChoices(plan: Plan): PigmentChoice[] {
+/** Pigments as they look at half strength on this paper, what is hazardous marked. */
+export function pigmentChoices(
+  plan: Plan,
+  pigments: readonly Pigment[],
+  called: (pigment: Pigment) => string,
+): PigmentChoice[] {
   const paper = planPaper(plan);
-  return PIGMENTS.map((pigment) => ({
+  return pigments.map((pigment) => ({
     code: pigment.code,
-    label: `${pigment.name} · ${pigment.code}`,
+    label: `${called(pigment)} · ${pigment.code}${cautionFor(pigment) === null ? '' : ' · with care'}`,
     hex: hexOf(
       glazeLab(paper, [{ parts: [{ pigment, parts: 1 }], strength: 0.4, filmUm: REFERENCE_FILM_UM }]),
     ),
   }));
 }
+
+/** A pigment in a line: how it covers, stains and settles, and whose its spectra are. */
+export function factsInWords(pigment: Pigment, paper: Paper): string {
+  const { transparency, staining, granulation } = pigmentCard(pigment, paper);
+  return `${capital(transparency)}, ${staining}, ${granulation}; ${pigment.origin}.`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Cautions for the pigments of a mix, each once. */
 export const cautionsOf = (pigments: readonly Pigment[]): string[] => [
@@ -80,3 +93,15 @@ export function recipeInWords({ parts, strength, deltaE00, reachable, missing }:
 
 /** A colour for the colour field. */
 export const hexOfLab = (lab: Lab | null): string => (lab ? hexOf(lab) : '#8c9aa8');
+
+/** A colour as it is typed: `#rrggbb` with or without its sign, or L*, a*, b* as three numbers; `null` for anything else. */
+export function labTyped(text: string): Lab | null {
+  const hex = /^#?([0-9a-f]{6})$/i.exec(text.trim());
+  if (hex) return labOfHex(`#${hex[1]}`);
+  const numbers = text
+    .trim()
+    .split(/[\s;]+|,\s+/)
+    .map((part) => (part === '' ? Number.NaN : Number(part.replace('−', '-'))));
+  const read = labSchema.safeParse(numbers);
+  return read.success ? read.data : null;
+}

@@ -77,13 +77,16 @@ export function driftDrawing({ plan, timeline, findings }: LookAhead, width: num
   const wetted = plan.areas.filter(
     ({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id),
   );
-  const rowOf = new Map(wetted.map(({ id }, i) => [id, FIRST_ROW_Y + i * ROW_PX]));
+  // What is masked by hand has no water of its own, but a line for its mask.
+  const byHand = plan.resists.filter(({ id }) => timeline.masks.some((m) => m.area === id));
+  const rows = [...wetted, ...byHand];
+  const rowOf = new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + i * ROW_PX]));
   const steps = timeline.steps.filter(({ startS }) => startS < endS);
   const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
   const numbers = new Map(plan.acts.map((act, i) => [act.id, i + 1]));
   return {
     width,
-    height: FIRST_ROW_Y + Math.max(1, wetted.length) * ROW_PX + AXIS_PX - 14,
+    height: FIRST_ROW_Y + Math.max(1, rows.length) * ROW_PX + AXIS_PX - 14,
     left: LEFT_PX,
     endS,
     pxPerS,
@@ -106,7 +109,7 @@ export function driftDrawing({ plan, timeline, findings }: LookAhead, width: num
           ]
         : [],
     ),
-    strands: wetted.map(({ id, name }) => {
+    strands: rows.map(({ id, name }) => {
       const y = rowOf.get(id)!;
       const spans = timeline.washes.filter((w) => w.area === id).sort((a, b) => a.laidS - b.laidS);
       return {

@@ -52,6 +52,20 @@ describe('the drift line', () => {
     const empty = { ...plan, acts: [], whites: [] };
     expect(driftDrawing(lookAheadOf(empty), 900).strands).toEqual([]);
   });
+
+  it('gives what is masked by hand a line of its own', () => {
+    const byHand = applyCommands(plan, [
+      {
+        do: 'mask-stroke',
+        resist: { id: 'r', name: 'rain', tool: 'ruling-pen' },
+        stroke: { id: 's', points: [[20, 5, 0.2]] },
+      },
+    ]).plan;
+    const drawn = driftDrawing(lookAheadOf(byHand), 1200);
+    expect(drawn.strands.at(-1)).toMatchObject({ name: 'rain', parts: [] });
+    expect(drawn.masks.find(({ area }) => area === 'r')!.y).toBe(drawn.strands.at(-1)!.y);
+    expect(drawn.height).toBeGreaterThan(driftDrawing(ahead, 1200).height);
+  });
 });
 
 describe('the notes', () => {

@@ -10,7 +10,7 @@ import { StudioStore } from '../../state/studio-store';
 import { LengthField } from '../../ui/length-field.component';
 import { placeFields, sizeField, type LengthOf } from '../../ui/length-of';
 import { LengthRow } from '../../ui/length-row.component';
-import { PlacesDialog } from './places-dialog.component';
+import { PlacesDialog } from '../../ui/places-dialog.component';
 
 /** Corners as they lie when nobody has pulled them yet. */
 const NEARLY_WHOLE: Corners = [

@@ -7,14 +7,14 @@ import { outlineOf, paintedOf } from '@kettle/core/plan';
 import { formatSpan } from '@kettle/core/units';
 import type { Shape } from '@kettle/core/water';
 import { LookAheadService } from '../../state/look-ahead.service';
-import { MaskReckoner } from '../../state/mask-reckoner.service';
 import { PlanStore } from '../../state/plan-store';
+import { reckoned } from '../../state/reckoned';
 import { Choice } from '../../ui/choice.component';
 import { placeFields } from '../../ui/length-of';
 import { LengthRow } from '../../ui/length-row.component';
 import { MaskTimesRow } from './mask-times.component';
 import { spatterOver } from './spatter.view';
-import { isOfWhites, toolInWords } from './whites.view';
+import { isOfWhites, MASKS_FAULT, toolInWords } from './whites.view';
 
 type Held = Pick<Resist, 'id' | 'name' | 'tool'>;
 type ShieldEdge = 'none' | 'cut' | 'torn';
@@ -27,14 +27,13 @@ const EVEN = 0.5;
   selector: 'kd-hand-masks',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, InputText, Choice, LengthRow, MaskTimesRow],
-  providers: [MaskReckoner],
   templateUrl: './hand-masks.component.html',
   styleUrl: '../sketch/leaf.scss',
 })
 export class HandMasks {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly reckoner = inject(MaskReckoner);
+  private readonly masks = reckoned((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
   readonly held = input.required<Held>();
   readonly hold = output<Held>();
   readonly plan = this.store.plan;
@@ -44,7 +43,7 @@ export class HandMasks {
   readonly rows = computed(() => {
     const plan = this.plan();
     const findings = this.lookAhead.ahead()?.findings ?? [];
-    const ml = this.reckoner.reckoning()?.ml;
+    const ml = this.masks()?.ml;
     return (plan?.resists ?? []).map((resist) => ({
       resist,
       stays: maskingTool(resist.tool).stays,

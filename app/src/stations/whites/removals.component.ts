@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { choreOf } from '@kettle/core/plan';
-import { MaskReckoner } from '../../state/mask-reckoner.service';
 import { PlanStore } from '../../state/plan-store';
+import { reckoned } from '../../state/reckoned';
 import { Choice } from '../../ui/choice.component';
+import { MASKS_FAULT } from './whites.view';
 import { removalNotes } from './removals.view';
 
 /** How the masks come off: when, in what order of moves, and where the paper may tear. */
@@ -10,7 +11,6 @@ import { removalNotes } from './removals.view';
   selector: 'kd-removals',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice],
-  providers: [MaskReckoner],
   template: `
     <section>
       <h2>Coming off</h2>
@@ -54,7 +54,7 @@ import { removalNotes } from './removals.view';
 })
 export class Removals {
   readonly store = inject(PlanStore);
-  private readonly reckoner = inject(MaskReckoner);
+  private readonly masks = reckoned((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
   readonly plan = this.store.plan;
   readonly caution = choreOf('mask-on').caution;
   readonly rubbers = [
@@ -62,7 +62,7 @@ export class Removals {
     { id: 'rubber', name: 'rubbed off with a soft rubber' },
   ] as const;
   readonly notes = computed(() => {
-    const [plan, reckoning] = [this.plan(), this.reckoner.reckoning()];
+    const [plan, reckoning] = [this.plan(), this.masks()];
     return plan && reckoning && removalNotes(plan, reckoning);
   });
 }

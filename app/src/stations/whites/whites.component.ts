@@ -10,20 +10,17 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
 import { liftedBy, maskingTool, type Resist } from '@kettle/core/masking';
 import type { Point } from '@kettle/core/geometry';
 import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
-import { Messages } from '../../state/messages.service';
 import { Pictures } from '../../state/pictures.service';
 import { PlanStore } from '../../state/plan-store';
+import { reckoned } from '../../state/reckoned';
 import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import type { RankedWhite } from '../../workers/table-api';
-import { TableWorker } from '../../workers/table-worker.service';
 import { Choice } from '../../ui/choice.component';
 import { HeldRow } from '../../ui/held-row.component';
 import { HandMasks } from './hand-masks.component';
@@ -35,9 +32,6 @@ import { maskLines, pencilLines, seenAt, toolInWords, whitesMoments, whitesOver 
 
 type Leaf = 'whites' | 'hand' | 'off' | 'compared';
 type Held = Pick<Resist, 'id' | 'name' | 'tool'>;
-
-/** A burst of changes is ranked once, ms. */
-const SETTLE_MS = 60;
 
 /** Share of a dragged box that spatter covers. */
 const COVERS = 0.12;
@@ -53,9 +47,7 @@ const COVERS = 0.12;
 export class WhitesStation {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly worker = inject(TableWorker);
   private readonly journal = inject(StrokeJournal);
-  private readonly messages = inject(Messages);
   private readonly pictures = inject(Pictures);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: DrawingBoard | null = null;
@@ -93,24 +85,11 @@ export class WhitesStation {
     return `${what} ${toolInWords(tool)}${own}.`;
   });
 
-  private readonly ranking = toSignal(
-    toObservable(computed(() => this.plan(), { equal: alikeButLines })).pipe(
-      filter((plan) => plan !== null),
-      debounceTime(SETTLE_MS),
-      switchMap((plan) =>
-        from(this.worker.rankWhites(plan).then((ranked) => ({ card: plan.id, ranked }))).pipe(
-          catchError((cause: unknown) => {
-            this.messages.stop(`The ways could not be ranked: ${String(cause)}.`, 'The card is safe.');
-            return EMPTY;
-          }),
-        ),
-      ),
-    ),
+  private readonly ranking = reckoned(
+    (worker, plan) => worker.rankWhites(plan),
+    'The ways could not be ranked',
   );
-  readonly ranked = computed((): readonly RankedWhite[] => {
-    const ranking = this.ranking();
-    return ranking && ranking.card === this.plan()?.id ? ranking.ranked : [];
-  });
+  readonly ranked = computed((): readonly RankedWhite[] => this.ranking() ?? []);
 
   private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
   readonly moments = computed(() => {

@@ -22,6 +22,9 @@ export const WAY_NAMES: Readonly<Record<White['way'], string>> = {
   'permanent-line': 'a line that stays',
 };
 
+/** Said when the worker fails at it. */
+export const MASKS_FAULT = 'The masks could not be reckoned';
+
 /** Of the ways so many are shown at once; the others are a press away. */
 const SHOWN = 3;
 

@@ -1,0 +1,103 @@
+import { deltaE00, hexOf, type Lab } from '@kettle/core/colour';
+import { CHART_PARTS, glazeChart, mixingChart, TINT_STRENGTHS, tintChart } from '@kettle/core/dish';
+import {
+  atReferenceFilm,
+  glazeLab,
+  pigmentByCode,
+  type Pigment,
+  type ReadSwatch,
+} from '@kettle/core/pigment';
+import { planPaper, type Plan } from '@kettle/core/plan';
+import { BLANKS, swatchSheet, type SwatchEntry, type SwatchSheet } from '@kettle/core/prints';
+
+/** One row of a chart: what it is of, and its dabs from left to right. */
+export interface ChartRow {
+  readonly name: string;
+  readonly says: string;
+  readonly dabs: readonly string[];
+}
+
+export interface Charts {
+  readonly pairs: readonly ChartRow[];
+  readonly glazes: readonly ChartRow[];
+  readonly tints: readonly ChartRow[];
+}
+
+const VERDICTS = { clean: '', muted: 'muted', neutral: 'a grey', mud: 'mud' } as const;
+
+/** Every pair in steps, every pigment over every dried one, every pigment from the tube to a stain, on the card’s paper. */
+export function chartsOf(
+  plan: Plan,
+  palette: readonly Pigment[],
+  called: (pigment: Pigment) => string,
+): Charts {
+  const paper = planPaper(plan);
+  const nameOf = new Map(palette.map((pigment) => [pigment.code, called(pigment)]));
+  const dabs = (labs: readonly Lab[]): string[] => labs.map(hexOf);
+  return {
+    pairs: mixingChart(paper, palette).map(({ one, other, labs, verdict }) => ({
+      ...{ name: `${nameOf.get(one)!} with ${nameOf.get(other)!}`, says: VERDICTS[verdict] },
+      dabs: dabs(labs),
+    })),
+    glazes: glazeChart(paper, palette).map((row, i) => ({
+      ...{ name: `over dry ${called(palette[i])}`, says: '' },
+      dabs: dabs(row),
+    })),
+    tints: tintChart(paper, palette).map((row, i) => ({
+      ...{ name: called(palette[i]), says: '' },
+      dabs: dabs(row),
+    })),
+  };
+}
+
+export const PARTS_HEAD = CHART_PARTS.map(([one, other]) => `${one} : ${other}`);
+export const TINTS_HEAD = TINT_STRENGTHS.map((strength) => `${Math.round(100 * strength)} %`);
+
+/** The swatch sheet of what is set out. */
+export const sheetOf = (palette: readonly Pigment[], called: (pigment: Pigment) => string): SwatchSheet =>
+  swatchSheet(
+    palette.map((pigment): SwatchEntry => ({ id: pigment.code, name: called(pigment), says: pigment.code })),
+  );
+
+/** One pigment of a sheet that was read: its blanks as painted beside the forecast, and how far they differ. */
+export interface ReadRow {
+  readonly code: string;
+  readonly name: string;
+  readonly dabs: readonly { readonly painted: string; readonly forecast: string }[];
+  readonly deltaE: number;
+  /** What a calibration is made of. */
+  readonly swatches: readonly ReadSwatch[];
+}
+
+/** The colours read from a sheet, pigment by pigment. */
+export function readRows(
+  plan: Plan,
+  sheet: SwatchSheet,
+  labs: readonly Lab[],
+  palette: readonly Pigment[],
+): ReadRow[] {
+  const paper = planPaper(plan);
+  const black = atReferenceFilm([{ pigment: pigmentByCode('PBk6'), parts: 1 }], 1);
+  return sheet.entries.map(({ id, name }) => {
+    const pigment = palette.find(({ code }) => code === id)!;
+    const own = sheet.cells.flatMap((cell, i) =>
+      cell.entry === id ? [{ blank: BLANKS[cell.blank], lab: labs[i] }] : [],
+    );
+    const forecasts = own.map(({ blank: { strength, ground } }) => {
+      const film = atReferenceFilm([{ pigment, parts: 1 }], strength);
+      return glazeLab(paper, ground === 'black' ? [black, film] : [film]);
+    });
+    const gaps = own.map(({ lab }, i) => deltaE00(lab, forecasts[i]));
+    return {
+      ...{ code: id, name },
+      dabs: own.map(({ lab }, i) => ({ painted: hexOf(lab), forecast: hexOf(forecasts[i]) })),
+      deltaE: gaps.reduce((a, b) => a + b, 0) / gaps.length,
+      swatches: own.map(({ blank: { strength, ground }, lab }) => ({
+        strength,
+        ground,
+        lab,
+        fromScreen: true,
+      })),
+    };
+  });
+}

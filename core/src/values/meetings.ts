@@ -1,0 +1,33 @@
+import { areasTouch } from '../areas';
+import { meetingOf, type Meeting } from '../pigment';
+import { everMasked, laidMix, mixOf, planPaper, type Pass, type Plan } from '../plan';
+
+/** What appears between two areas if they meet while both are wet. */
+export interface WetMeeting {
+  readonly one: string;
+  readonly other: string;
+  readonly mixes: readonly [string, string];
+  readonly meeting: Meeting;
+}
+
+/** Neighbours, no barrier between them, whose last washes make a third colour or a grey where they run together. */
+export function wetMeetings(plan: Plan): WetMeeting[] {
+  const paper = planPaper(plan);
+  const barriers = everMasked(plan);
+  const lastOn = (area: string): Pass | undefined =>
+    plan.acts.findLast(
+      (act): act is Pass => act.kind === 'pass' && act.mix !== null && act.areas.includes(area),
+    );
+  return plan.areas.flatMap(({ id: one }, i) =>
+    plan.areas.slice(i + 1).flatMap(({ id: other }): WetMeeting[] => {
+      const [a, b] = [lastOn(one), lastOn(other)];
+      if (!a?.mix || !b?.mix || a.mix === b.mix || !areasTouch(plan, one, other, barriers)) return [];
+      const meeting = meetingOf(
+        laidMix(plan, mixOf(plan, a.mix), a.filmUm),
+        laidMix(plan, mixOf(plan, b.mix), b.filmUm),
+        paper,
+      );
+      return meeting.kind === 'none' ? [] : [{ one, other, mixes: [a.mix, b.mix], meeting }];
+    }),
+  );
+}
