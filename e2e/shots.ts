@@ -50,6 +50,8 @@ try {
   await shoot(page, 'paper');
   await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
   await shoot(page, 'rack');
+  await page.goto(`${served.url}/cupboard`, { waitUntil: 'networkidle0' });
+  await shoot(page, 'cupboard');
   for (const fault of page.faults) console.error(fault);
 } finally {
   await profile.close();

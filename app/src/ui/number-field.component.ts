@@ -21,7 +21,7 @@ import { InputText } from 'primeng/inputtext';
   `,
   styles: `
     input {
-      width: 4.6em;
+      width: 4.2em;
     }
   `,
 })

@@ -52,13 +52,13 @@ export async function reachChart(
       },
     ],
     {
-      margin: { l: 44, r: 8, t: 8, b: 66 },
+      margin: { l: 44, r: 8, t: 8, b: 110 },
       font: { family: 'Alegreya Sans', size: 14, color: '#1c2733' },
       paper_bgcolor: '#f4f4f2',
       plot_bgcolor: '#f4f4f2',
       xaxis: { title: { text: 'a*, green to red' }, zerolinecolor: '#b9c2c4', scaleanchor: 'y' },
       yaxis: { title: { text: 'b*, blue to yellow' }, zerolinecolor: '#b9c2c4' },
-      legend: { orientation: 'h', y: -0.24 },
+      legend: { orientation: 'h', y: -0.3 },
     },
     { displayModeBar: false, responsive: true },
   );
