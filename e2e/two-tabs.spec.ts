@@ -55,7 +55,7 @@ it('a search answers at once, another time too, and leaves no bar behind', async
   const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/colours`);
   await choose(page, 'Pigment 3', 'quinacridone magenta');
   await press(page, 'Mix another');
-  await choose(page, 'Pigment 2', 'viridian');
+  await choose(page, 'Pigment 2', 'phthalocyanine green');
   await press(page, 'Wanted');
   for (const hex of ['#7a8a6a', '#a08a70']) {
     await write(page, '[data-testid=wanted]', hex);

@@ -1,18 +1,22 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { PIGMENTS, pigmentByCode, type Pigment } from '@kettle/core/pigment';
 import type { Studio } from '@kettle/core/plan';
+import { PlanStore } from './plan-store';
 import { StudioStore } from './studio-store';
 
 /** The pigments there are to paint with: those shipped, in the spectra the painter has measured where that is done. */
 @Injectable({ providedIn: 'root' })
 export class PaintBox {
   private readonly store = inject(StudioStore);
+  private readonly plans = inject(PlanStore);
 
   readonly pigments = computed((): readonly Pigment[] => {
     const own = new Map(this.store.studio().ownPigments.map((pigment) => [pigment.code, pigment]));
     const shipped = PIGMENTS.map((pigment) => own.get(pigment.code) ?? pigment);
-    const codes = new Set(PIGMENTS.map(({ code }) => code));
-    return [...shipped, ...[...own.values()].filter(({ code }) => !codes.has(code))];
+    // A card from another table may be painted with that painter’s own.
+    const brought = this.plans.plan()?.embedded.pigments ?? [];
+    const all = [...shipped, ...own.values(), ...brought];
+    return all.filter(({ code }, i) => all.findIndex((other) => other.code === code) === i);
   });
   /** Codes of what the painter owns. */
   readonly owned = computed(() => new Set(this.store.studio().box.map(({ code }) => code)));
@@ -42,6 +46,16 @@ export class PaintBox {
       .studio()
       .box.map((entry) => (entry.code === code ? { ...entry, ...change } : entry));
     void this.store.change({ box });
+  }
+
+  /** Forgets what was measured of a pigment; one that is the painter’s own goes out of the box with it. */
+  forget(code: string): void {
+    const { ownPigments, box } = this.store.studio();
+    const shipped = PIGMENTS.some((pigment) => pigment.code === code);
+    void this.store.change({
+      ownPigments: ownPigments.filter((pigment) => pigment.code !== code),
+      ...(shipped ? {} : { box: box.filter((entry) => entry.code !== code) }),
+    });
   }
 
   /** Keeps a pigment as it was measured, under a revision higher than what it takes the place of. */

@@ -40,6 +40,8 @@ export function* suggestPalettes(
 ): Work<Suggestion[]> {
   const found: Suggestion[] = [];
   const size = Math.min(SIZE, table.box.length);
+  // A palette that comes out twice is chosen again; the share told never goes back.
+  let told = 0;
   for (const [i, { id, says }] of SCHEMES.entries()) {
     const wanted = coloursFor(mood, id);
     for (let weight = USED_BEFORE; ; weight *= 2) {
@@ -49,7 +51,8 @@ export function* suggestPalettes(
       const work = choosePalette(table, { targets: wanted, size, terms: { ...terms, used } });
       let step = work.next();
       while (!step.done) {
-        yield (i + step.value) / SCHEMES.length;
+        told = Math.max(told, (i + step.value) / SCHEMES.length);
+        yield told;
         step = work.next();
       }
       const { pigments, mixes, meanDeltaE } = step.value;

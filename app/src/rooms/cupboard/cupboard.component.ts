@@ -43,11 +43,6 @@ export class Cupboard {
     this.view.set(ownedOnly);
   }
 
-  async forgetCalibration(code: string): Promise<void> {
-    const { ownPigments } = this.studio.studio();
-    await this.studio.change({ ownPigments: ownPigments.filter((pigment) => pigment.code !== code) });
-  }
-
   printLabels(): void {
     const { box, name } = this.studio.studio();
     handOver(labelSheet(box, this.box.pigments(), `${name}, labels`), 'labels.svg', 'image/svg+xml');

@@ -8,11 +8,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { InputText } from 'primeng/inputtext';
 import { hexOf, labOf } from '@kettle/core/colour';
 import { writeGpl } from '@kettle/core/formats';
 import { paperReflectance } from '@kettle/core/paper';
 import { readHead, type Corners } from '@kettle/core/photo';
-import { glazeLab, REFERENCE_FILM_UM } from '@kettle/core/pigment';
+import { glazeLab, REFERENCE_FILM_UM, type Pigment } from '@kettle/core/pigment';
 import { laidMix, planPaper } from '@kettle/core/plan';
 import { swatchSheetSvg } from '@kettle/core/prints';
 import { BadInput } from '@kettle/core/units';
@@ -23,7 +24,7 @@ import { handOver } from '../../ui/hand-over';
 import { PlacesDialog } from '../../ui/places-dialog.component';
 import { PictureWorker } from '../../workers/picture-worker.service';
 import { TableWorker } from '../../workers/table-worker.service';
-import { chartsOf, PARTS_HEAD, readRows, sheetOf, TINTS_HEAD, type ReadRow } from './charts.view';
+import { chartsOf, freeCode, readRows, sheetOf, type ReadRow } from './charts.view';
 import { reachChart, REACH_LEVELS } from './reach-chart';
 
 /** The four marks as they lie when nobody has pulled them yet. */
@@ -38,7 +39,7 @@ const NEARLY_WHOLE: Corners = [
 @Component({
   selector: 'kd-charts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PlacesDialog],
+  imports: [InputText, PlacesDialog],
   templateUrl: './charts.component.html',
   styleUrls: ['./colours.component.scss', './charts.component.scss'],
 })
@@ -57,10 +58,8 @@ export class ChartsNote {
   });
   readonly charts = computed(() => {
     const plan = this.store.plan();
-    return plan && chartsOf(plan, this.palette(), this.called);
+    return plan ? chartsOf(plan, this.palette(), this.called) : [];
   });
-  readonly partsHead = PARTS_HEAD;
-  readonly tintsHead = TINTS_HEAD;
   readonly sheet = computed(() => sheetOf(this.palette(), this.called));
   readonly marks = NEARLY_WHOLE;
   readonly photo = signal<{ readonly file: Blob; readonly href: string } | null>(null);
@@ -124,24 +123,40 @@ export class ChartsNote {
   /** Takes the painter’s own swatches for a pigment’s spectra, here and in the box. */
   async calibrate(row: ReadRow): Promise<void> {
     const plan = this.store.plan()!;
+    const pigment = await this.fitted(row, this.box.byCode(row.code));
+    if (!pigment || !(await this.box.calibrated(pigment))) return;
+    this.store.do({
+      ...{ do: 'set-out', palette: plan.palette },
+      pigments: plan.palette.map((code) => this.box.byCode(code)),
+    });
+  }
+
+  /** Keeps the painter’s swatches as a pigment of its own in the box, beside the one it is like. */
+  async keepAsOwn(row: ReadRow, field: HTMLInputElement): Promise<void> {
+    const name = field.value.trim();
+    if (name === '') return;
+    const code = freeCode(
+      name,
+      this.box.pigments().map((pigment) => pigment.code),
+    );
+    const pigment = await this.fitted(row, this.box.byCode(row.code));
+    if (!pigment || !(await this.box.calibrated({ ...pigment, code, name, ci: code }))) return;
+    this.box.own(code, true);
+    field.value = '';
+  }
+
+  private async fitted(row: ReadRow, like: Pigment): Promise<Pigment | null> {
     this.says.set(`${row.name} is being fitted…`);
     try {
-      const { pigment, worst } = await this.table.calibrate(
-        this.box.byCode(row.code),
-        planPaper(plan),
-        row.swatches,
-      );
-      const kept = await this.box.calibrated({ ...pigment, code: row.code });
-      if (!kept) return;
-      this.store.do({
-        ...{ do: 'set-out', palette: plan.palette },
-        pigments: plan.palette.map((code) => this.box.byCode(code)),
-      });
+      const paper = planPaper(this.store.plan()!);
+      const { pigment, worst } = await this.table.calibrate(like, paper, row.swatches);
       this.says.set(`${row.name} is calibrated; its swatches lie within ΔE ${worst.toFixed(1)} of the fit.`);
+      return { ...pigment, code: like.code };
     } catch (cause) {
       this.says.set('');
       const says = cause instanceof Error ? cause.message : String(cause);
       this.messages.stop(`${row.name} could not be fitted: ${says}.`, 'Its spectra are as they were.');
+      return null;
     }
   }
 

@@ -17,41 +17,52 @@ export interface ChartRow {
   readonly dabs: readonly string[];
 }
 
-export interface Charts {
-  readonly pairs: readonly ChartRow[];
-  readonly glazes: readonly ChartRow[];
-  readonly tints: readonly ChartRow[];
+/** Rows of one kind, with what stands over their dabs. */
+export interface Chart {
+  readonly title: string;
+  readonly head: readonly string[];
+  readonly rows: readonly ChartRow[];
 }
 
 const VERDICTS = { clean: '', muted: 'muted', neutral: 'a grey', mud: 'mud' } as const;
 
-/** Every pair in steps, every pigment over every dried one, every pigment from the tube to a stain, on the card’s paper. */
+/** Every pair in steps, every pigment from the tube to a stain, and over every dried one, on the card’s paper; empty ones left out. */
 export function chartsOf(
   plan: Plan,
   palette: readonly Pigment[],
   called: (pigment: Pigment) => string,
-): Charts {
+): Chart[] {
   const paper = planPaper(plan);
   const nameOf = new Map(palette.map((pigment) => [pigment.code, called(pigment)]));
   const dabs = (labs: readonly Lab[]): string[] => labs.map(hexOf);
-  return {
-    pairs: mixingChart(paper, palette).map(({ one, other, labs, verdict }) => ({
-      ...{ name: `${nameOf.get(one)!} with ${nameOf.get(other)!}`, says: VERDICTS[verdict] },
-      dabs: dabs(labs),
-    })),
-    glazes: glazeChart(paper, palette).map((row, i) => ({
-      ...{ name: `over dry ${called(palette[i])}`, says: '' },
-      dabs: dabs(row),
-    })),
-    tints: tintChart(paper, palette).map((row, i) => ({
-      ...{ name: called(palette[i]), says: '' },
-      dabs: dabs(row),
-    })),
-  };
+  const charts: Chart[] = [
+    {
+      title: 'Every pair, in parts',
+      head: CHART_PARTS.map(([one, other]) => `${one} : ${other}`),
+      rows: mixingChart(paper, palette).map(({ one, other, labs, verdict }) => ({
+        ...{ name: `${nameOf.get(one)!} with ${nameOf.get(other)!}`, says: VERDICTS[verdict] },
+        dabs: dabs(labs),
+      })),
+    },
+    {
+      title: 'From the tube to a stain',
+      head: TINT_STRENGTHS.map((strength) => `${Math.round(100 * strength)} %`),
+      rows: tintChart(paper, palette).map((row, i) => ({
+        ...{ name: called(palette[i]), says: '' },
+        dabs: dabs(row),
+      })),
+    },
+    {
+      title: 'Glazed, in the order of the dish',
+      head: [],
+      rows: glazeChart(paper, palette).map((row, i) => ({
+        ...{ name: `over dry ${called(palette[i])}`, says: '' },
+        dabs: dabs(row),
+      })),
+    },
+  ];
+  return charts.filter(({ rows }) => rows.length > 0);
 }
-
-export const PARTS_HEAD = CHART_PARTS.map(([one, other]) => `${one} : ${other}`);
-export const TINTS_HEAD = TINT_STRENGTHS.map((strength) => `${Math.round(100 * strength)} %`);
 
 /** The swatch sheet of what is set out. */
 export const sheetOf = (palette: readonly Pigment[], called: (pigment: Pigment) => string): SwatchSheet =>
@@ -100,4 +111,17 @@ export function readRows(
       })),
     };
   });
+}
+
+/** A code for a pigment of the painter’s own, made of what it is called; numbered when there is one already. */
+export function freeCode(name: string, taken: readonly string[]): string {
+  const words = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 30);
+  const wanted = `own-${words === '' ? 'pigment' : words}`;
+  let code = wanted;
+  for (let n = 2; taken.includes(code); n++) code = `${wanted}-${n}`;
+  return code;
 }
