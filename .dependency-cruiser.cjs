@@ -26,6 +26,7 @@ const SUBJECTS = [
   'values',
   'amounts',
   'learning',
+  'sequencing',
   'schedule',
   'checks',
   'trials',

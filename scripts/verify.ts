@@ -21,6 +21,7 @@ import { measureTwins } from './measure/twins';
 import { broken, type Measured } from './measure/limits';
 import { measurePigments } from './measure/pigments';
 import { measureProperties } from './measure/properties';
+import { measureSequencing } from './measure/sequencing';
 import { measureSwatchSheets } from './measure/swatch-sheets';
 import { measureWhites } from './measure/whites';
 
@@ -77,6 +78,7 @@ hold('cutting', { figures: benchCutting(), below: { fortyMs: 200 } });
 hold('cutting-plans', measureCuttingPlans());
 hold('whites', await measureWhites());
 hold('swatch-sheets', measureSwatchSheets());
+hold('sequencing', await measureSequencing());
 hold('properties', measureProperties());
 keep('line-kernel', await lineKernelRatio());
 keep('first-visit', await measureFirstVisit());

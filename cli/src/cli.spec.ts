@@ -36,6 +36,27 @@ describe('answers', () => {
     });
   });
 
+  it('schedule', () => {
+    const tasks = [
+      { id: 'sky', handsS: 100 },
+      { id: 'boat', handsS: 80, heat: true },
+      { id: 'sill', handsS: 200, card: 'other' },
+    ];
+    const dries = { from: 'sky', to: 'boat', fromEdge: 'end', minS: 300 };
+    expect(answer('schedule', { tasks, lags: [dries] })).toEqual({
+      ...{ feasible: true, makespanS: 480, lowerBoundS: 480, optimal: true },
+      tasks: [
+        { id: 'sky', copy: 1, startS: 0, endS: 100 },
+        { id: 'boat', copy: 1, startS: 400, endS: 480 },
+        { id: 'sill', copy: 1, startS: 100, endS: 300 },
+      ],
+    });
+    const soon = { id: 'soon', from: 'sky', to: 'boat', fromEdge: 'end', minS: 0, maxS: 200 };
+    expect(answer('schedule', { tasks, lags: [dries, soon] })).toMatchObject({
+      ...{ feasible: false, conflict: ['sky>boat', 'soon'] },
+    });
+  });
+
   it('plan-back', () =>
     expect(
       answer('plan-back', {

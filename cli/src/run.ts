@@ -12,6 +12,7 @@ import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
 import { planBack } from './commands/plan-back';
+import { schedule } from './commands/schedule';
 import { simulate } from './commands/simulate';
 import { size } from './commands/size';
 import { spatter } from './commands/spatter';
@@ -36,6 +37,7 @@ export const COMMANDS: readonly CliCommand[] = [
   legible,
   trace,
   check,
+  schedule,
   list,
 ];
 

@@ -15,7 +15,7 @@ import type {
   ReadSwatch,
 } from '@kettle/core/pigment';
 import type { Plan, Studio } from '@kettle/core/plan';
-import type { LookFrame, Timeline } from '@kettle/core/schedule';
+import type { BetterOrder, LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
 import type { ColourReckoning } from './colour-reckoning';
@@ -89,6 +89,13 @@ export interface TableApi {
   reach(palette: readonly Pigment[], paper: Paper, lightness: number): Promise<Polygon[]>;
   /** How the colours of a card stand to one another, and what of them it takes. */
   reckonColours(plan: Plan, resists: PackedResists, dish: Studio['dish']): Promise<ColourReckoning>;
+  /** The acts in an order that ends sooner; `null` where there is none, or none without a new stop, or when cancelled. */
+  putInOrder(
+    job: number,
+    plan: Plan,
+    resists: PackedResists,
+    onProgress: OnProgress,
+  ): Promise<Omit<BetterOrder, 'plan'> | null>;
   /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
   cut(request: CutRequest): Promise<Cutting>;
   /** What a press on a panel fills between lines. */

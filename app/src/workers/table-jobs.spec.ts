@@ -10,10 +10,12 @@ import {
   PIGMENTS,
   type MatchRequest,
 } from '@kettle/core/pigment';
+import { NEW_STUDIO } from '@kettle/core/plan';
 import { layOut } from '@kettle/core/schedule';
 import { dampCreep, plainLineKernel } from '@kettle/core/water';
 import { loadLineKernel } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
+import { reckonColours } from './colour-reckoning';
 import type { TableApi } from './table-api';
 import { tableJobs } from './table-jobs';
 
@@ -27,6 +29,34 @@ const request: MatchRequest = {
 
 beforeAll(() => {
   jobs = tableJobs(loadLineKernel());
+});
+
+describe('the colours of a card', () => {
+  it('are reckoned as the core has them, masks by hand unpacked on the way', async () => {
+    const found = await jobs.reckonColours(
+      { ...plan, resists: [] },
+      packResists(plan.resists),
+      NEW_STUDIO.dish,
+    );
+    expect(found).toEqual(reckonColours(plan, NEW_STUDIO.dish));
+    expect(structuredClone(found)).toEqual(found);
+  });
+
+  it('a dish tells its reach, and a box three palettes for a mood, or nothing when it is cancelled', async () => {
+    // Another palette than the searches below, whose table is not to lie ready.
+    const few = request.palette.slice(0, 3);
+    const regions = await jobs.reach(few, request.paper, 60);
+    expect(regions.length).toBeGreaterThan(0);
+    const mood = { light: 0.6, warm: 0.5, strong: 0.5 };
+    const shares: number[] = [];
+    const found = await jobs.suggest(71, few, request.paper, mood, (share) => shares.push(share));
+    expect(found).toHaveLength(3);
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+    jobs.cancel(72);
+    expect(
+      await jobs.suggest(72, [...few, pigmentByCode('PO48')], request.paper, mood, () => undefined),
+    ).toBeNull();
+  });
 });
 
 describe('looking ahead', () => {

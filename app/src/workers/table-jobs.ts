@@ -5,7 +5,7 @@ import { suggestPalettes } from '@kettle/core/dish';
 import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
-import { areaLooks, layOut } from '@kettle/core/schedule';
+import { areaLooks, inOrder, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { done } from '@kettle/core/units';
 import { reachAt } from '@kettle/core/values';
@@ -27,6 +27,9 @@ const UNSAID = { wanted: null, edge: 'hard' } as const;
 
 /** Share of a palette's choice that goes into colouring the box. */
 const TABLE_SHARE = 0.7;
+
+const stops = (plan: Plan): number =>
+  runChecks(plan, layOut(plan)).filter(({ severity }) => severity === 'stop').length;
 
 /** What the worker does when asked, given the compiled kernel once it has loaded. */
 export function tableJobs(kernel: Promise<LineKernel>): TableApi {
@@ -79,6 +82,14 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
 
     reckonColours: (bare, resists, dish) =>
       Promise.resolve(reckonColours({ ...bare, resists: unpackResists(resists) }, dish)),
+
+    async putInOrder(job, bare, resists, onProgress) {
+      const plan = { ...bare, resists: unpackResists(resists) };
+      const found = await watch.work(job, inOrder(plan), onProgress);
+      if (!found) return null;
+      const { plan: better, ...order } = found;
+      return stops(better) > stops(plan) ? null : order;
+    },
 
     cut(request) {
       const plan = cutSheet(request);

@@ -16,6 +16,7 @@ import type {
 import { packResists } from '@kettle/core/masking';
 import type { Point, Polygon } from '@kettle/core/geometry';
 import type { Plan, Studio } from '@kettle/core/plan';
+import type { BetterOrder } from '@kettle/core/schedule';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
 import type { ColourReckoning } from './colour-reckoning';
 import type { Cutting, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
@@ -89,6 +90,12 @@ export class TableWorker {
 
   calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration> {
     return this.api().calibrate(like, paper, swatches);
+  }
+
+  putInOrder(plan: Plan, onProgress: (share: number) => void): Search<Omit<BetterOrder, 'plan'>> {
+    return this.search((api, job) =>
+      api.putInOrder(job, bare(plan), packResists(plan.resists), proxy(onProgress)),
+    );
   }
 
   private search<Answer>(

@@ -11,7 +11,7 @@ import { pictureSchema } from '../photo';
 import { pigmentSchema, type Pigment } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
-import { actSchema, choreActSchema, passSchema } from './act';
+import { actSchema, choreActSchema, passSchema, type Act } from './act';
 import { mask, maskTimes, unmask } from './mask-acts';
 import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
@@ -79,6 +79,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('change-chore'), chore: id, change: choreActSchema.pick({ handsS: true }) }),
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
   z.strictObject({ do: z.literal('remove-act'), act: id }),
+  z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
   z.strictObject({ do: z.literal('mark-not-needed'), station: z.enum(STATIONS), notNeeded: z.boolean() }),
   z.strictObject({ do: z.literal('accept-finding'), finding: z.string(), reason: z.string().max(200) }),
   z.strictObject({ do: z.literal('sit-down'), at: sittingEventSchema.shape.at }),
@@ -239,6 +240,11 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     if (from < 0) return;
     const [moved] = plan.acts.splice(from, 1);
     plan.acts.splice(to, 0, moved);
+  },
+  'order-acts': (plan, { order }) => {
+    const turn = new Map(order.map((act, i) => [act, i]));
+    const turnOf = ({ id }: Act): number => turn.get(id) ?? order.length;
+    plan.acts.sort((a, b) => turnOf(a) - turnOf(b));
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
   'mark-not-needed': (plan, { station, notNeeded }) => {

@@ -26,6 +26,7 @@ const order = (plan: Plan): string[] => plan.acts.map((act) => act.id);
 
 const EVERY_COMMAND: Command[] = [
   { do: 'rename', title: 'Other' },
+  { do: 'order-acts', order: ['tape', 'prepare'] },
   { do: 'set-out', palette: ['PB29'], pigments: [] },
   { do: 'set-brief', change: { copies: 6 } },
   { do: 'set-format', change: { fold: 'top' } },

@@ -1,3 +1,5 @@
+export { criticalChain, type ChainLink } from './chain';
+export { inOrder, type BetterOrder } from './in-order';
 export {
   afterAct,
   CLEAR_TABLE,

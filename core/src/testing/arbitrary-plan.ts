@@ -89,6 +89,9 @@ export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
   pass,
   fc.integer({ min: 1, max: 6 }).map((n): Command => ({ do: 'remove-act', act: `pass-${n}` })),
   fc
+    .shuffledSubarray(['pass-1', 'pass-2', 'prepare', 'tape', 'nobody'])
+    .map((order): Command => ({ do: 'order-acts', order })),
+  fc
     .record({ n: fc.integer({ min: 1, max: 6 }), to: fc.nat(20) })
     .map(({ n, to }): Command => ({ do: 'move-act', act: `pass-${n}`, to })),
   fc.constantFrom(...CHORES.map(({ id }) => id)).map((chore): Command => ({ do: 'remove-act', act: chore })),

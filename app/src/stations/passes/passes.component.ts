@@ -23,6 +23,7 @@ import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { DriftLine } from './drift-line.component';
+import { Order } from './order.component';
 import { Shields } from './shields.component';
 import {
   adviceOf,
@@ -37,7 +38,7 @@ import {
 @Component({
   selector: 'kd-passes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Select, Choice, PanelPicture, Shields, Swatch, TideLine, DriftLine],
+  imports: [FormsModule, Button, Select, Choice, Order, PanelPicture, Shields, Swatch, TideLine, DriftLine],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',
 })

@@ -5,6 +5,7 @@ import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { panelDrawing } from '../../panel/panel.view';
 import { lookAheadOf } from '../../testing/look-ahead';
 import { driftDrawing } from './drift.view';
+import { chainInWords, movesInWords } from './order.view';
 import { momentInWords, passesInShort, passNotes } from './passes.view';
 
 const plan = kettleInTheRain();
@@ -108,5 +109,24 @@ describe('the moment under the cursor', () => {
     expect(fillOf(wash.laidS + 1, 'kettle').fill).not.toBe(fillOf(0, 'kettle').fill);
     expect(fillOf(wash.laidS, 'steam').masked).toBe(true);
     expect(fillOf(Infinity, 'steam').masked).toBe(false);
+  });
+});
+
+describe('another order', () => {
+  it('says what goes before what, and nothing of what stays', () => {
+    const ids = plan.acts.map(({ id }) => id);
+    expect(movesInWords(plan, ids)).toEqual([]);
+    const passes = plan.acts.filter(({ kind }) => kind === 'pass').map(({ id }) => id);
+    const [first, second] = passes;
+    const swapped = ids.map((id) => (id === first ? second : id === second ? first : id));
+    expect(movesInWords(plan, swapped)).toHaveLength(1);
+    expect(movesInWords(plan, swapped)[0]).toMatch(/before: Wash the sill\.$/);
+  });
+
+  it('names what is waited for, the longest first', () => {
+    expect(chainInWords(plan, ahead.timeline)).toMatch(
+      /^What it waits for: the pane, 40 min; .*; the mask on the steam, \d min\.$/,
+    );
+    expect(chainInWords(plan, { ...ahead.timeline, steps: [] })).toBe('');
   });
 });

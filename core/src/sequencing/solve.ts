@@ -1,0 +1,97 @@
+import type { Work } from '../units';
+import { blocksOf, wholeCopy } from './blocks';
+import { batchBound } from './bound';
+import { conflictIn } from './conflict';
+import { EPSILON_S } from './distances';
+import { searchOrders, type Searched, type Starts } from './exact';
+import { packCopies, type Packed } from './pack';
+import { projectOf, type Project } from './project';
+import type { Sequence, SequenceRequest } from './request';
+
+/** Up to so many jobs every order is compared; beyond, the best found is given with a bound. */
+const COMPARED = 16;
+
+/** Of its time a copy by itself may take this share, and a conflict this many times all of it. */
+const ONE_COPY_SHARE = 0.4;
+const CONFLICT_TIMES = 3;
+
+/** Packings tried before anything is searched, and between two reports. */
+const PACKINGS = 10;
+
+/**
+ * Puts tasks in order so that the last ends as early as can be: every lag kept, no more hands, boards and heat tools in use
+ * than there are. Proven the best where few enough; else the best found in its time, with a bound below which none can end.
+ * When no order is feasible, the lags that cannot hold together. Yields the share of its time that is over.
+ */
+export function* sequence(request: SequenceRequest): Work<Sequence> {
+  const begunMs = Date.now();
+  const limitMs = 1000 * request.timeLimitS;
+  const one = projectOf({ ...request, copies: 1 });
+  const alone = yield* searchOrders(one, { untilMs: begunMs + ONE_COPY_SHARE * limitMs });
+  if (alone.starts === null && alone.complete)
+    return unfeasible(yield* conflictIn(request, begunMs + CONFLICT_TIMES * limitMs));
+  // A board that no task frees is gone with its copy.
+  const kept = one.holdings.filter(({ frees }) => frees === null).length * request.copies;
+  if (kept > one.boards) return unfeasible([]);
+  if (request.copies === 1) return answer(one, alone);
+
+  const cut = { blocks: yield* blocksOf(one), whole: yield* wholeCopy(one) };
+  const packings = packCopies(one, request.copies, cut, 1);
+  const bound = batchBound(one, request.copies);
+  let best = packings.next().value;
+  for (let i = 1; i < PACKINGS; i++) {
+    best = sooner(best, packings.next().value);
+    yield (Date.now() - begunMs) / limitMs;
+  }
+  const all = projectOf(request);
+  if (all.jobs.length <= COMPARED) {
+    const searched = yield* searchOrders(inTurn(all, one), { untilMs: begunMs + limitMs, known: best });
+    return answer(all, { ...searched, boundS: Math.max(bound, searched.boundS) });
+  }
+  const endS = (): number => best?.makespanS ?? Infinity;
+  while (Date.now() < begunMs + limitMs && endS() > bound + EPSILON_S) {
+    yield (Date.now() - begunMs) / limitMs;
+    best = sooner(best, packings.next().value);
+  }
+  return answer(all, {
+    ...{ starts: best?.starts ?? null, makespanS: endS() },
+    ...{ boundS: bound, complete: endS() <= bound + EPSILON_S },
+  });
+}
+
+const sooner = (one: Packed | null, other: Packed | null): Packed | null =>
+  one && (!other || one.makespanS <= other.makespanS) ? one : other;
+
+/** Copies are alike: the first task of each may as well come in the order of their numbers. */
+function inTurn(all: Project, { jobs }: Project): Project {
+  const turns = Array.from({ length: all.jobs.length / jobs.length - 1 }, (_, copy) => ({
+    ...{ from: copy * jobs.length, to: (copy + 1) * jobs.length, weightS: 0 },
+  }));
+  return { ...all, arcs: [...all.arcs, ...turns] };
+}
+
+function answer(
+  { jobs }: Project,
+  {
+    starts,
+    makespanS,
+    boundS,
+    complete,
+  }: Pick<Searched, 'makespanS' | 'boundS' | 'complete'> & { readonly starts: Starts | null },
+): Sequence {
+  if (starts === null) return unfeasible([]);
+  return {
+    ...{ feasible: true, makespanS, optimal: complete },
+    lowerBoundS: complete ? makespanS : Math.min(boundS, makespanS),
+    tasks: jobs.map(({ id, copy, handsS }, i) => ({
+      id,
+      copy: copy + 1,
+      startS: starts[i],
+      endS: starts[i] + handsS,
+    })),
+  };
+}
+
+const unfeasible = (conflict: readonly string[]): Sequence => ({
+  ...{ feasible: false, makespanS: null, lowerBoundS: 0, optimal: false, tasks: [], conflict },
+});
