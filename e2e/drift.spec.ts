@@ -1,7 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import { run } from '@kettle/cli';
-import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+} from './browser';
 import { choose, write } from './hand';
 
 let served: Served;
@@ -87,4 +96,17 @@ describe('the end of a strand on the drift line', () => {
     await seeText(page, 'Humidity is between 0 and 100 %, not “140”');
     expect(await page.$eval('[data-testid=rh]', (field) => (field as HTMLInputElement).value)).toBe('35');
   });
+});
+
+it('another order is looked for and told of; what is waited for stands above it', async () => {
+  await station(page, 'passes');
+  await seeText(page, 'What it waits for: the ');
+  await press(page, 'Put in order');
+  const said = (): boolean =>
+    /sooner[:.]/.test(document.querySelector('kd-order [role=status]')?.textContent ?? '');
+  await page.waitForFunction(said);
+  // What was said of acts that have changed since is no longer so.
+  await page.locator('[data-pass=kettle-wash] .note').click();
+  await press(page, 'Later');
+  await page.waitForFunction(() => document.querySelector('kd-order [role=status]')?.textContent === '');
 });

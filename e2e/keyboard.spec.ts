@@ -50,7 +50,7 @@ it('a card is begun, drawn, kept white, mixed and planned without a mouse', asyn
 
   await page.keyboard.press(']');
   await seeText(page, 'The dish is empty.');
-  await tabTo('Mix another');
+  await tabTo('Mix a colour');
   await page.keyboard.press('Enter');
   await seeText(page, 'ultramarine blue');
 

@@ -54,7 +54,7 @@ it('a second tab reads along, may not write, and takes over when the first has g
 it('a search answers at once, another time too, and leaves no bar behind', async () => {
   const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/colours`);
   await choose(page, 'Pigment 3', 'quinacridone magenta');
-  await press(page, 'Mix another');
+  await press(page, 'Mix a colour');
   await choose(page, 'Pigment 2', 'phthalocyanine green');
   await press(page, 'Wanted');
   for (const hex of ['#7a8a6a', '#a08a70']) {

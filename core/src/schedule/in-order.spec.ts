@@ -39,11 +39,14 @@ describe('an order that ends sooner', () => {
       addPass('far-glaze', 'field', 'dark', { handsS: 60 }),
       addPass('wet', 'sky', null, { technique: 'pre-wet', handsS: 60 }),
       addPass('float', 'sky', 'blue', { technique: 'wet-in-wet', start: 'straight-on', handsS: 60 }),
+      // What goes into colour that was floated in goes into that, not into the water under it.
+      addPass('charge', 'sky', 'dark', { technique: 'charge', start: 'straight-on', handsS: 20 }),
       addPass('boat-wash', 'boat', 'dark', { handsS: 60 }),
     );
     const better = done(inOrder(plan))!;
     const found = order(better.plan);
     expect(found.indexOf('float')).toBe(found.indexOf('wet') + 1);
+    expect(found.indexOf('charge')).toBe(found.indexOf('float') + 1);
     expect(found.indexOf('boat-wash')).toBeGreaterThan(found.indexOf('float'));
     expect(found.indexOf('far-glaze')).toBeGreaterThan(found.indexOf('far'));
     expect(better.afterS).toBeLessThan(better.beforeS);

@@ -3,6 +3,7 @@ import { choreOf, firstFinishing, handsOn, maskOn, type Act, type Plan } from '.
 import { setsAfter } from '../masking';
 import { sequence, sequenceRequestSchema, type Lag } from '../sequencing';
 import type { Work } from '../units';
+import { dryAt } from './table';
 import { layOut, type Timeline } from './timeline';
 
 /** Another order of the same acts that ends sooner; `null` where none is found. */
@@ -74,14 +75,18 @@ function driesAfter({ washes }: Timeline, act: Act): number {
   return Math.max(0, ...own.map(({ course, factor }) => (course.stages.coolEndS ?? 0) * factor));
 }
 
-/** What goes straight on goes in while what it meets still shines; what was dry by then has to be dry again. */
+/**
+ * What goes straight on goes in while what it meets still shines; what was dry by then has to be dry again, and what has been
+ * wetted again since is that later pass’s to say.
+ */
 function intoTheWet(timeline: Timeline, from: Act, to: Act): Pick<Lag, 'minS' | 'maxS'> {
   const begins = timeline.steps.find(({ act }) => act.id === to.id)!.startS;
   const met = timeline.washes.filter((wash) => wash.act === from.id && to.areas.includes(wash.area));
   const wet = met.filter(({ untilS }) => untilS > begins);
-  if (wet.length === 0) return { minS: met.length > 0 ? driesAfter(timeline, from) : 0 };
   const shines = wet.map(({ course, factor }) => (course.stages.satinEndS ?? 0) * factor);
-  return { minS: 0, maxS: Math.max(0, Math.min(...shines)) };
+  if (wet.length > 0) return { minS: 0, maxS: Math.max(0, Math.min(...shines)) };
+  const dried = met.some((wash) => wash.untilS >= (dryAt(wash) ?? Infinity));
+  return { minS: dried ? driesAfter(timeline, from) : 0 };
 }
 
 function setsS(plan: Plan, { areas }: Act): number {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ProgressBar } from 'primeng/progressbar';
-import { blended, moodsIn, type Mood, type Suggestion } from '@kettle/core/dish';
+import { blended, DISH_HOLDS, moodsIn, type Mood, type Suggestion } from '@kettle/core/dish';
 import { planPaper } from '@kettle/core/plan';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
@@ -174,6 +174,15 @@ export class Ideas {
 
   /** Sets a suggestion out; what mixes are made of stays on the dish. */
   setOut(codes: readonly string[]): void {
+    const mixed = this.store.plan()!.mixes.flatMap(({ parts }) => parts.map(({ pigment }) => pigment));
+    const all = new Set([...codes, ...mixed]);
+    if (all.size > DISH_HOLDS) {
+      this.messages.stop(
+        `With what is mixed already these make ${all.size} pigments; a dish holds ${DISH_HOLDS}.`,
+        'Empty some wells first. Nothing was changed.',
+      );
+      return;
+    }
     this.store.do({
       ...{ do: 'set-out', palette: [...codes] },
       pigments: codes.map((code) => this.box.byCode(code)),

@@ -83,7 +83,15 @@ export class Wanted {
     ).pipe(
       switchMap(({ dish, level }) =>
         dish && dish.palette.length > 0
-          ? from(this.worker.reach(dish.palette, dish.paper, level)).pipe(catchError(() => of([])))
+          ? from(this.worker.reach(dish.palette, dish.paper, level)).pipe(
+              catchError((cause: unknown) => {
+                this.messages.stop(
+                  `What the dish reaches is not known: ${String(cause)}.`,
+                  'The dish is as it was.',
+                );
+                return of([]);
+              }),
+            )
           : of([]),
       ),
     ),
@@ -190,14 +198,19 @@ export class Wanted {
     }
   }
 
+  closePhoto(): void {
+    const at = this.photo();
+    if (at) URL.revokeObjectURL(at.href);
+    this.photo.set(null);
+  }
+
   bareIs(bare: Places): void {
     this.photo.update((at) => at && { ...at, bare });
   }
 
   async coloursAre(places: Places): Promise<void> {
-    const { file, href, bare } = this.photo()!;
-    this.photo.set(null);
-    URL.revokeObjectURL(href);
+    const { file, bare } = this.photo()!;
+    this.closePhoto();
     try {
       const white = labOf(paperReflectance(this.desk.dish()!.paper.white));
       const labs = await this.pictures.coloursAt(file, [...bare!].map(pair), white, [...places].map(pair));
