@@ -11,9 +11,11 @@ import type { Sequence, SequenceRequest } from './request';
 /** Up to so many jobs every order is compared; beyond, the best found is given with a bound. */
 const COMPARED = 16;
 
-/** Of its time a copy by itself may take this share, and a conflict this many times all of it. */
+/** Of its time one of several copies may take this share by itself. */
 const ONE_COPY_SHARE = 0.4;
-const CONFLICT_TIMES = 3;
+
+/** Where no order is found in its time, any at all, or what forbids one, is looked for so many times as long. */
+const SEARCHED_ON = 3;
 
 /** Packings tried before anything is searched, and between two reports. */
 const PACKINGS = 10;
@@ -27,9 +29,12 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   const begunMs = Date.now();
   const limitMs = 1000 * request.timeLimitS;
   const one = projectOf({ ...request, copies: 1 });
-  const alone = yield* searchOrders(one, { untilMs: begunMs + ONE_COPY_SHARE * limitMs });
-  if (alone.starts === null && alone.complete)
-    return unfeasible(yield* conflictIn(request, begunMs + CONFLICT_TIMES * limitMs));
+  const share = request.copies === 1 ? 1 : ONE_COPY_SHARE;
+  const latestMs = begunMs + SEARCHED_ON * limitMs;
+  let alone = yield* searchOrders(one, { untilMs: begunMs + share * limitMs });
+  if (alone.starts === null && !alone.complete)
+    alone = yield* searchOrders(one, { untilMs: latestMs, first: true });
+  if (alone.starts === null && alone.complete) return unfeasible(yield* conflictIn(request, latestMs));
   // A board that no task frees is gone with its copy.
   const kept = one.holdings.filter(({ frees }) => frees === null).length * request.copies;
   if (kept > one.boards) return unfeasible([]);

@@ -1,7 +1,6 @@
 import { contains, type Point } from '../geometry';
 import { seen, toLamp } from '../lamp';
 import { lightnessOver, outlineOf, type Plan } from '../plan';
-import { LOST_EDGE_L } from '../whites';
 
 /** A body against its ground, on the side of the lamp and on the other: lit stands out against dark, shade against light. */
 export interface Counterchange {
@@ -11,8 +10,6 @@ export interface Counterchange {
   readonly shadeL: number;
   readonly lit: Point;
   readonly shade: Point;
-  /** Whether each side is told from its ground. */
-  readonly holds: boolean;
 }
 
 /** So far inside and outside the edge it is looked at, mm. */
@@ -42,9 +39,6 @@ export function counterchanges(plan: Plan): Counterchange[] {
       const difference = (at: Point, way: number): number =>
         lightnessAt(step(at, -way)) - lightnessAt(step(at, way), outside(step(at, way)));
       const [litL, shadeL] = [difference(lit, 1), difference(shade, -1)];
-      return {
-        ...{ area: id, litL, shadeL, lit, shade },
-        holds: Math.abs(litL) >= LOST_EDGE_L && Math.abs(shadeL) >= LOST_EDGE_L,
-      };
+      return { area: id, litL, shadeL, lit, shade };
     });
 }

@@ -41,6 +41,15 @@ export function toneShares(plan: Plan, tones: number): number[] {
   return shares;
 }
 
+/** More of a panel than this in one of three tones, and it is all one value. Ours. */
+const ONE_TONE = 0.85;
+
+/** The tone nearly all of a panel lies in, 0 the darkest; `null` where it has more than one. */
+export function oneTone(shares: readonly number[]): number | null {
+  const at = shares.findIndex((share) => share > ONE_TONE);
+  return at < 0 ? null : at;
+}
+
 /** Share of the panel that is bare paper when all is uncovered, 0…1. */
 export function whiteShare(plan: Plan): number {
   const { widthMm, heightMm } = paintedOf(plan).panel;

@@ -8,6 +8,7 @@ import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
 import {
   counterchanges,
   lightnessOfTone,
+  oneTone,
   reachAt,
   sharedEdges,
   toneOf,
@@ -84,6 +85,14 @@ describe('squinting', () => {
     }
   });
 
+  it('calls a panel all one value when more than 85 % of it lie in one tone', () => {
+    expect([oneTone([0.02, 0.86, 0.12]), oneTone([0.1, 0.85, 0.05]), oneTone([0, 0, 1])]).toEqual([
+      1,
+      null,
+      2,
+    ]);
+  });
+
   it('finds how much paper is left: masked and unpainted parts count, an area over the edge counts inside', () => {
     expect(whiteShare(smallPlan())).toBeCloseTo(1, 9);
     const plan = applyCommands(painted, [
@@ -117,10 +126,9 @@ describe('counterchange', () => {
     // On the other side lies bare paper, lighter than the boat.
     expect(boat.shadeL).toBeLessThan(0);
   });
-  it('does not hold where a side is as light as its ground', () => {
+  it('is no contrast where a side is as light as its ground', () => {
     const [boat] = counterchanges(lit('pale'));
     expect(Math.abs(boat.litL)).toBeLessThan(10);
-    expect(boat.holds).toBe(false);
   });
   it('is nothing without a lamp or a body', () => {
     expect(counterchanges(painted)).toEqual([]);

@@ -5,12 +5,10 @@ import { ProgressBar } from 'primeng/progressbar';
 import { cautionFor, type MatchedMix } from '@kettle/core/pigment';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
-import { PlanStore } from '../../state/plan-store';
 import { Swatch } from '../../ui/swatch.component';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
 import { recipeInWords } from './colours.view';
 import { Desk, partsOf, strengthOf } from './desk.service';
-import { dishIsFull } from './dish.view';
 
 /** What the dish answers to the colour that is looked for, as it is moved: parts, water, how near; and what would reach it. */
 @Component({
@@ -22,7 +20,6 @@ import { dishIsFull } from './dish.view';
 })
 export class Answer {
   readonly desk = inject(Desk);
-  private readonly store = inject(PlanStore);
   private readonly box = inject(PaintBox);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
@@ -116,11 +113,6 @@ export class Answer {
   }
 
   setOut(code: string): void {
-    const plan = this.desk.plan()!;
-    if (dishIsFull(plan) !== '') {
-      this.messages.stop(dishIsFull(plan), 'Nothing was changed.');
-      return;
-    }
-    this.store.do({ do: 'set-out', palette: [...plan.palette, code], pigments: [this.box.byCode(code)] });
+    this.desk.setOut([...this.desk.plan()!.palette, code]);
   }
 }

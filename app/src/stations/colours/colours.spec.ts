@@ -10,7 +10,7 @@ import { blobPath } from './blob';
 import { cardLook } from './card-look';
 import { chartsOf, freeCode, readRows, sheetOf } from './charts.view';
 import { factsInWords, labTyped, pigmentChoices } from './colours.view';
-import { dishDrawing, dishIsFull, ghostOf, strengthPulledTo } from './dish.view';
+import { dishDrawing, ghostOf, strengthPulledTo, tooManyOut } from './dish.view';
 import {
   counterchangeInWords,
   edgeInWords,
@@ -70,10 +70,13 @@ describe('the dish', () => {
 
   it('looks otherwise under a warm lamp, and holds six pigments', () => {
     expect(dishDrawing(plan, 'warm', generic).mixes[0].dry).not.toBe(drawing.mixes[0].dry);
-    expect(dishIsFull(plan)).toBe('');
+    expect(tooManyOut(plan, plan.palette)).toBe('');
     const six = ['PB29', 'PR122', 'PY3', 'PG7', 'PO48', 'PB60'];
     const full = did({ do: 'set-out', palette: six, pigments: six.map((code) => pigmentByCode(code)) });
-    expect(dishIsFull(full)).toMatch(/holds 6 pigments; take one off/);
+    expect(full.palette.length).toBeGreaterThan(6);
+    expect(tooManyOut(plan, six)).toMatch(/holds 6 pigments.* are 8; take one off/);
+    // One that holds too many already, from an older card, may be emptied.
+    expect(tooManyOut(full, full.palette.slice(1))).toBe('');
   });
 
   it('draws the same dab for the same name, closed, about as large as it should be', () => {
@@ -157,7 +160,7 @@ describe('values', () => {
     expect(
       edgeInWords(plan, { one: 'pane', other: 'kettle', sharedMm: 70, differenceL: 4, lost: true }),
     ).toBe('pane against kettle: 4 L* along 70 mm, a lost edge');
-    const body = { area: 'kettle', litL: 3, shadeL: -20, lit: [0, 0], shade: [0, 0], holds: false } as const;
+    const body = { area: 'kettle', litL: 3, shadeL: -20, lit: [0, 0], shade: [0, 0] } as const;
     expect(counterchangeInWords(plan, body)).toBe(
       'kettle: its lit side runs into its ground (3 L*), its shaded side is 20 L* darker than its ground.',
     );

@@ -3,15 +3,17 @@ import type { EyesId, Lab, Light } from '@kettle/core/colour';
 import { DISH_HOLDS } from '@kettle/core/dish';
 import type { MatchAnswer, MatchedMix } from '@kettle/core/pigment';
 import { newMix, planPaper, type PlannedMix } from '@kettle/core/plan';
+import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
-import { dishDrawing, ghostOf } from './dish.view';
+import { dishDrawing, ghostOf, tooManyOut } from './dish.view';
 
 /** What is in hand at the dish: the mix that is chosen, the colour that is wanted, the lamp and the eyes. Provided by the station. */
 @Injectable()
 export class Desk {
   private readonly store = inject(PlanStore);
   private readonly box = inject(PaintBox);
+  private readonly messages = inject(Messages);
 
   readonly plan = this.store.plan;
   readonly light = signal<Light>('D65');
@@ -47,6 +49,17 @@ export class Desk {
 
   choose(id: string): void {
     this.chosenId.set(id);
+  }
+
+  /** Sets pigments out; where they are too many it says so, and changes nothing. */
+  setOut(palette: readonly string[]): void {
+    const fault = tooManyOut(this.plan()!, palette);
+    if (fault !== '') this.messages.stop(fault, 'Nothing was changed.');
+    else
+      this.store.do({
+        ...{ do: 'set-out', palette: [...palette] },
+        pigments: palette.map((code) => this.box.byCode(code)),
+      });
   }
 
   /** Pours a mix, its pigments set out with it, and takes it in hand. */

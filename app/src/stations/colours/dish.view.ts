@@ -1,7 +1,7 @@
 import { hexOf, hueOf, chromaOf, type Light } from '@kettle/core/colour';
 import { DISH_HOLDS, dishLayout, onRim, strengthAt, type DishLayout, type Poured } from '@kettle/core/dish';
 import { atReferenceFilm, glazeLab, type Pigment } from '@kettle/core/pigment';
-import { laidMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
+import { laidMix, newMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
 import { blobPath } from './blob';
 
 /** The dish is drawn with this radius; its drawing reaches wider, for the names. */
@@ -53,7 +53,7 @@ const NO_HUE = 8;
 const WELL_R = 11.5;
 const GHOST = 'answer';
 
-/** Where the rim of a dried wash is, there lies so much more of its pigment; what the simulated edge comes to on cotton. */
+/** Where the rim of a dried wash is, there lies so much more of its pigment: our default, within the 1.1–2.2 of the simulated edge. */
 const RIM_GAINS = 1.6;
 
 /** The dish of a card under a lamp. `ghost` is a mix that is not poured yet. */
@@ -154,13 +154,14 @@ export const strengthPulledTo = (x: number, y: number): number =>
   Math.round(100 * strengthAt(Math.hypot(x, y) / RADIUS)) / 100;
 
 /** The mix an answer would be. */
-export const ghostOf = (parts: PlannedMix['parts'], strength: number): PlannedMix => ({
-  ...{ id: GHOST, name: 'answer', parts, strength },
-  ...{ wanted: null, medium: 'watercolour', well: null, mixedMl: null },
-});
+export const ghostOf = (parts: PlannedMix['parts'], strength: number): PlannedMix =>
+  newMix({ id: GHOST, name: 'answer', parts, strength });
 
-/** Why no other pigment can be set out; empty when one can. */
-export const dishIsFull = ({ palette }: Plan): string =>
-  palette.length < DISH_HOLDS
+/** Why these pigments cannot be set out, with those that are mixed from; empty when they can. */
+export function tooManyOut(plan: Plan, palette: readonly string[]): string {
+  const mixed = plan.mixes.flatMap(({ parts }) => parts.map(({ pigment }) => pigment));
+  const count = new Set([...palette, ...mixed]).size;
+  return count <= Math.max(DISH_HOLDS, plan.palette.length)
     ? ''
-    : `The dish holds ${DISH_HOLDS} pigments; take one off first, or mix with those that are there.`;
+    : `The dish holds ${DISH_HOLDS} pigments, and these with what is mixed already are ${count}; take one off first, or empty a well.`;
+}

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ProgressBar } from 'primeng/progressbar';
-import { blended, DISH_HOLDS, moodsIn, type Mood, type Suggestion } from '@kettle/core/dish';
+import { blended, moodsIn, type Mood, type Suggestion } from '@kettle/core/dish';
 import { planPaper } from '@kettle/core/plan';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
@@ -11,6 +11,7 @@ import { StudioStore } from '../../state/studio-store';
 import { NumberField } from '../../ui/number-field.component';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
 import { cautionsOf, hexOfLab } from './colours.view';
+import { Desk } from './desk.service';
 
 /** Palettes for the mood of a card, by what its painter takes the words to mean. */
 @Component({
@@ -113,6 +114,7 @@ export class Ideas {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly box = inject(PaintBox);
+  private readonly desk = inject(Desk);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
   private search: Search<Suggestion[]> | null = null;
@@ -174,19 +176,7 @@ export class Ideas {
 
   /** Sets a suggestion out; what mixes are made of stays on the dish. */
   setOut(codes: readonly string[]): void {
-    const mixed = this.store.plan()!.mixes.flatMap(({ parts }) => parts.map(({ pigment }) => pigment));
-    const all = new Set([...codes, ...mixed]);
-    if (all.size > DISH_HOLDS) {
-      this.messages.stop(
-        `With what is mixed already these make ${all.size} pigments; a dish holds ${DISH_HOLDS}.`,
-        'Empty some wells first. Nothing was changed.',
-      );
-      return;
-    }
-    this.store.do({
-      ...{ do: 'set-out', palette: [...codes] },
-      pigments: codes.map((code) => this.box.byCode(code)),
-    });
+    this.desk.setOut(codes);
   }
 
   add(field: HTMLInputElement): void {

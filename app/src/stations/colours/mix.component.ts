@@ -15,7 +15,7 @@ import { Swatch } from '../../ui/swatch.component';
 import type { ColourReckoning } from '../../workers/colour-reckoning';
 import { cautionsOf, mixLooks, pigmentChoices, waterInWords } from './colours.view';
 import { Desk } from './desk.service';
-import { dishIsFull } from './dish.view';
+import { tooManyOut } from './dish.view';
 import { meetingsInWords, originInWords, verdictInWords } from './values.view';
 
 /** An empty dish is begun with ultramarine, where it is owned. */
@@ -92,8 +92,9 @@ export class MixNote {
 
   setPigment(place: number, code: string | null): void {
     const plan = this.desk.plan()!;
-    if (code !== null && !plan.palette.includes(code) && dishIsFull(plan) !== '') {
-      this.messages.stop(dishIsFull(plan), 'The mix is as it was.');
+    const fault = code === null ? '' : tooManyOut(plan, [...plan.palette, code]);
+    if (fault !== '') {
+      this.messages.stop(fault, 'The mix is as it was.');
       return;
     }
     const parts = [...this.mix()!.parts];

@@ -2,13 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { cautionFor } from '@kettle/core/pigment';
 import { planPaper } from '@kettle/core/plan';
-import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { factsInWords, pigmentChoices } from './colours.view';
-import { dishIsFull } from './dish.view';
+import { Desk } from './desk.service';
 
 /** The few pigments that are set out on the dish. */
 @Component({
@@ -62,7 +61,7 @@ import { dishIsFull } from './dish.view';
 })
 export class PigmentsOut {
   private readonly store = inject(PlanStore);
-  private readonly messages = inject(Messages);
+  private readonly desk = inject(Desk);
   readonly box = inject(PaintBox);
 
   readonly rows = computed(() => {
@@ -90,16 +89,10 @@ export class PigmentsOut {
   });
 
   setOut(code: string): void {
-    const plan = this.store.plan()!;
-    if (dishIsFull(plan) !== '') this.messages.stop(dishIsFull(plan), 'Nothing was changed.');
-    else this.lay([...plan.palette, code]);
+    this.desk.setOut([...this.store.plan()!.palette, code]);
   }
 
   takeOff(code: string): void {
-    this.lay(this.store.plan()!.palette.filter((other) => other !== code));
-  }
-
-  private lay(palette: string[]): void {
-    this.store.do({ do: 'set-out', palette, pigments: palette.map((code) => this.box.byCode(code)) });
+    this.desk.setOut(this.store.plan()!.palette.filter((other) => other !== code));
   }
 }

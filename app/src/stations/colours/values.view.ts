@@ -1,7 +1,14 @@
 import { hexOf } from '@kettle/core/colour';
 import type { Pigment, Verdict } from '@kettle/core/pigment';
 import { mixOf, nameOf, type Plan } from '@kettle/core/plan';
-import type { Counterchange, Rung, SharedEdge, WetMeeting } from '@kettle/core/values';
+import {
+  oneTone,
+  type Counterchange,
+  type Rung,
+  type SharedEdge,
+  type WetMeeting,
+} from '@kettle/core/values';
+import { LOST_EDGE_L } from '@kettle/core/whites';
 
 /** What has become of a mix, in words. */
 export const verdictInWords = (verdict: Verdict | undefined): string => {
@@ -40,7 +47,7 @@ export const edgeInWords = (plan: Plan, { one, other, differenceL, sharedMm, los
 /** A body and its ground in words. */
 export function counterchangeInWords(plan: Plan, { area, litL, shadeL }: Counterchange): string {
   const side = (name: string, difference: number): string =>
-    Math.abs(difference) < 10
+    Math.abs(difference) < LOST_EDGE_L
       ? `its ${name} side runs into its ground (${difference.toFixed(0)} L*)`
       : `its ${name} side is ${Math.abs(difference).toFixed(0)} L* ${difference > 0 ? 'lighter' : 'darker'} than its ground`;
   return `${nameOf(plan, area)}: ${side('lit', litL)}, ${side('shaded', shadeL)}.`;
@@ -53,13 +60,10 @@ export const thirdColours = (plan: Plan, meetings: readonly WetMeeting[]): strin
       `${nameOf(plan, one)} and ${nameOf(plan, other)}, wet together: ${meeting.word} between them.`,
   );
 
-/** All of a panel in one tone is flat. Ours. */
-const ONE_TONE = 0.85;
-
 /** Said when nearly all of the panel lies in one of three tones. */
 export const oneToneInWords = (tones: readonly number[]): string => {
-  const at = tones.findIndex((share) => share > ONE_TONE);
-  return at < 0
+  const at = oneTone(tones);
+  return at === null
     ? ''
     : `All one value: ${Math.round(100 * tones[at])} % of it is ${['dark', 'middle', 'light'][at]}.`;
 };
