@@ -19,12 +19,14 @@ const MARGIN = 4;
 /** Columns of a strip, and the bytes of a strip's row. */
 const STRIP = 16, ROW_BYTES: usize = 64;
 
-let columns: i32 = 0, rows: i32 = 0, stride: i32 = 0, height: i32 = 0, cells: i32 = 0, species: i32 = 0;
+let columns: i32 = 0, rows: i32 = 0, stride: i32 = 0, height: i32 = 0, cells: i32 = 0;
+// Species there is room for, and those of them that are on the panel: what is not there costs nothing.
+let species: i32 = 0, acting: i32 = 0;
 let cellMm: f32 = 0;
 let film: usize = 0, paper: usize = 0, wettability: usize = 0, binder: usize = 0, speed: usize = 0, rim: usize = 0;
 let open_: usize = 0, relief: usize = 0, capacity: usize = 0, grain: usize = 0, warmth: usize = 0;
 let suspended: usize = 0, deposited: usize = 0;
-let block: usize = 0, kinds: usize = 0, boxes: usize = 0, line: usize = 0, perBox: usize = 0;
+let block: usize = 0, kinds: usize = 0, slots: usize = 0, boxes: usize = 0, line: usize = 0, perBox: usize = 0;
 // Of the lines at work, one v128 a cell.
 let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
 // The lines' own arrays stand four times, for sixteen lines in all, so that memory is read in long runs; H to C are
@@ -72,6 +74,7 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
   deposited = take(plane * species);
   block = take(64 * 4);
   kinds = take(PER_SPECIES * 8 * 4);
+  slots = take(8 * 4);
   boxes = take(plane);
   const longest = max(stride, height) + 4;
   line = take(<usize>longest << 2);
@@ -96,14 +99,19 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
 /** Floating pigment of the lines at work: each species four sets further. */
 @inline function floating(i: i32): usize { return C + <usize>(4 * i) * setBytes; }
 
-/** Address of a plane: the eleven of PLANES in their order, then suspended, deposited, block, species. */
+/** Address of a plane: the eleven of PLANES in their order, then suspended, deposited, block, species, slots. */
 export function place(i: i32): usize {
   if (i == 11) return suspended;
   if (i == 12) return deposited;
   if (i == 13) return block;
   if (i == 14) return kinds;
+  if (i == 15) return slots;
   return film + <usize>i * ((<usize>cells << 2));
 }
+/** Which species are on the panel: the first `count` numbers of the table of slots. */
+export function act(count: i32): void { acting = count; }
+/** The place of an acting species among all. */
+@inline function slot(i: i32): i32 { return load<i32>(slots + (<usize>i << 2)); }
 export function evaporatedUm(): f64 { return evaporated; }
 export function fastestMmS(): f32 { return fastest; }
 export function dampestGm2(): f32 { return dampest; }
@@ -295,7 +303,7 @@ function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): voi
       enterRows(open_, O, row, from, to);
       enterRows(grain, G, row, from, to);
       enterRows(speed, V, row, from, to);
-      for (let i = 0; i < species; i++) enterRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+      for (let i = 0; i < acting; i++) enterRows(suspended + (<usize>(slot(i) * cells) << 2), floating(i), row, from, to);
       for (let set = 0; set < 4; set++) {
         workOn(set);
         closeUnderMask(to - from);
@@ -304,7 +312,7 @@ function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): voi
       workOn(0);
       leaveRows(film, X, row, from, to);
       leaveRows(speed, V, row, from, to);
-      for (let i = 0; i < species; i++) leaveRows(suspended + (<usize>(i * cells) << 2), floating(i), row, from, to);
+      for (let i = 0; i < acting; i++) leaveRows(suspended + (<usize>(slot(i) * cells) << 2), floating(i), row, from, to);
     }
     if (exchanges)
       for (let column = left; column < right; column += STRIP) exchange(at(row, column), STRIP * STRIP, dt, evaporation);
@@ -324,7 +332,7 @@ function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void 
       enterColumns(open_, O, column, from, to);
       enterColumns(grain, G, column, from, to);
       enterColumns(speed, V, column, from, to);
-      for (let i = 0; i < species; i++) enterColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, from, to);
+      for (let i = 0; i < acting; i++) enterColumns(suspended + (<usize>(slot(i) * cells) << 2), floating(i), column, from, to);
       for (let set = 0; set < 4; set++) {
         workOn(set);
         closeUnderMask(to - from);
@@ -333,7 +341,7 @@ function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void 
       workOn(0);
       leaveColumns(film, X, column, from, to);
       leaveColumns(speed, V, column, from, to);
-      for (let i = 0; i < species; i++) leaveColumns(suspended + (<usize>(i * cells) << 2), floating(i), column, from, to);
+      for (let i = 0; i < acting; i++) leaveColumns(suspended + (<usize>(slot(i) * cells) << 2), floating(i), column, from, to);
     }
     if (exchanges) exchange(at(top, column), (bottom - top) * STRIP, dt, evaporation);
   }
@@ -353,7 +361,7 @@ function advance(n: i32, dt: f32, tilt: f32): void {
   eliminateFilm(n, dt, tilt);
   solveFilm(n, dt);
   eliminatePigment(n, dt);
-  for (let i = 0; i < species; i++) solvePigment(n, floating(i), S + <usize>i * setBytes);
+  for (let i = 0; i < acting; i++) solvePigment(n, floating(i), S + <usize>i * setBytes);
 }
 
 // Of the cell last looked at: the pigments' pull on its surface, and how far it is paint and not water.
@@ -364,7 +372,7 @@ let pressureOf: v128 = i32x4.splat(0), paintedOf: v128 = i32x4.splat(0);
   const tiny = splat(1e-30);
   let pressure = splat(0);
   let total = splat(0);
-  for (let i = 0; i < species; i++) {
+  for (let i = 0; i < acting; i++) {
     const c = get(floating(i), k);
     const c2 = mul(c, c);
     pressure = add(pressure, div(c2, most(add(c2, h2), tiny)));
@@ -550,7 +558,7 @@ function eliminatePigment(n: i32, dt: f32): void {
     const inverse = v128.and(div(one, most(pivot, tiny)), f32x4.gt(pivot, tiny));
     upper = mul(rightBack, inverse);
     put(U, k, upper);
-    for (let i = 0; i < species; i++) {
+    for (let i = 0; i < acting; i++) {
       const s = S + <usize>i * setBytes;
       put(s, k, mul(add(get(floating(i), k), k > 0 ? mul(left, get(s, k - 1)) : zero), inverse));
     }
@@ -822,10 +830,11 @@ function settle(cell: i32, wet: v128, stays: v128, depth: v128, uptake: v128, b:
   const lift = div(four(relief, cell), q(VALLEY));
   let before = zero;
   let after = zero;
-  for (let i = 0; i < species; i++) {
-    const kind = kinds + (<usize>(i * PER_SPECIES) << 2);
-    const c = four(suspended, i * cells + cell);
-    const d = four(deposited, i * cells + cell);
+  for (let i = 0; i < acting; i++) {
+    const kind = kinds + (<usize>(slot(i) * PER_SPECIES) << 2);
+    const there = slot(i) * cells + cell;
+    const c = four(suspended, there);
+    const d = four(deposited, there);
     const valley = most(q(LEAST_SETTLING), sub(one, mul(splat(load<f32>(kind, 16)), lift)));
     const down = mul(add(mul(splat(load<f32>(kind)), valley), mul(splat(load<f32>(kind, 4)), uptake)), perDepth);
     const up = mul(mul(splat(load<f32>(kind, 8)), loose), splat(1 - f(STAIN_HOLDS) * load<f32>(kind, 12)));
@@ -833,8 +842,8 @@ function settle(cell: i32, wet: v128, stays: v128, depth: v128, uptake: v128, b:
     let floats = div(add(c, mul(mul(up, dts), all)), add(one, mul(add(down, up), dts)));
     floats = v128.and(floats, stays);
     const lies = sub(all, floats);
-    putFour(suspended, i * cells + cell, pick(floats, c, wet));
-    putFour(deposited, i * cells + cell, pick(lies, d, wet));
+    putFour(suspended, there, pick(floats, c, wet));
+    putFour(deposited, there, pick(lies, d, wet));
     before = add(before, d);
     after = add(after, lies);
   }

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { PaintKernel } from '@kettle/core/pigment';
-import type { LineKernel, PanelKernel } from '@kettle/core/water';
+import { markOf, type LineKernel, type PanelKernel } from '@kettle/core/water';
 import { lineKernel } from './line-kernel';
 import { paintKernel } from './paint-kernel';
 import { panelKernel } from './panel-kernel';
@@ -14,7 +14,13 @@ export const loadLineKernel = async (): Promise<LineKernel> => lineKernel(await 
 export const loadPaintKernel = async (): Promise<PaintKernel> => paintKernel(await instantiate('paint'));
 
 /** The compiled panel kernel from the build folder, at once. */
-export const panelKernelFromBuild = (): PanelKernel => panelKernel(new WebAssembly.Module(bytesOf('panel')));
+export function panelKernelFromBuild(): PanelKernel {
+  const bytes = bytesOf('panel');
+  return panelKernel(
+    new WebAssembly.Module(bytes),
+    markOf([new Int32Array(bytes.buffer, 0, bytes.byteLength >> 2)]),
+  );
+}
 
 const instantiate = (name: string): Promise<WebAssembly.Instance> =>
   WebAssembly.instantiate(bytesOf(name), {}).then(({ instance }) => instance);

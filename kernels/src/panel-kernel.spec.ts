@@ -123,7 +123,7 @@ it('a panel of one kernel is refused by another', () => {
       panel,
       [],
       {} as never,
-      { dtS: 1, evaporation: 0, tiltX: 0, tiltY: 0, rims: true, creepS: 0 },
+      { dtS: 1, evaporation: 0, tiltX: 0, tiltY: 0, rims: true, creepS: 0, acting: [0] },
       'across-first',
     ),
   ).toThrow(/not of this kernel/);

@@ -15,6 +15,7 @@ interface PanelModule {
   open(columns: number, rows: number, stride: number, height: number, species: number, cellMm: number): void;
   place(plane: number): number;
   reach(whole: number, part: number): void;
+  act(count: number): void;
   step(
     dtS: number,
     evaporation: number,
@@ -35,6 +36,7 @@ interface Instance {
   readonly wasm: PanelModule;
   flow: FlowNumbers | null;
   species: readonly SpeciesNumbers[] | null;
+  acting: readonly number[] | null;
 }
 
 /** Places of what follows the planes. */
@@ -42,13 +44,15 @@ const SUSPENDED = PLANES.length;
 const DEPOSITED = SUSPENDED + 1;
 const BLOCK = SUSPENDED + 2;
 const SPECIES = SUSPENDED + 3;
+const SLOTS = SUSPENDED + 4;
 const PER_SPECIES = 5;
 
 /** The compiled panel kernel: every panel has an instance, and so a memory, of its own. */
-export function panelKernel(module: WebAssembly.Module): PanelKernel {
+export function panelKernel(module: WebAssembly.Module, version: string): PanelKernel {
   const instances = new WeakMap<Panel, Instance>();
   return {
     name: 'simd',
+    version,
 
     panel(grid) {
       const wasm = new WebAssembly.Instance(module, {}).exports as unknown as PanelModule;
@@ -64,17 +68,22 @@ export function panelKernel(module: WebAssembly.Module): PanelKernel {
         suspended: plane(SUSPENDED, grid.cells * grid.species),
         deposited: plane(DEPOSITED, grid.cells * grid.species),
       };
-      instances.set(panel, { wasm, flow: null, species: null });
+      instances.set(panel, { wasm, flow: null, species: null, acting: null });
       return panel;
     },
 
-    step(panel, species, flow, { dtS, evaporation, tiltX, tiltY, rims, creepS }, order): StepReport {
+    step(panel, species, flow, { dtS, evaporation, tiltX, tiltY, rims, creepS, acting }, order): StepReport {
       const instance = instances.get(panel);
       if (!instance) throw new TypeError('this panel is not of this kernel.');
       const { wasm } = instance;
       if (instance.flow !== flow || instance.species !== species) {
         writeNumbers(wasm, species, flow);
         Object.assign(instance, { flow, species });
+      }
+      if (instance.acting !== acting) {
+        new Int32Array(wasm.memory.buffer, wasm.place(SLOTS), acting.length).set(acting);
+        wasm.act(acting.length);
+        instance.acting = acting;
       }
       wasm.step(dtS, evaporation, tiltX, tiltY, order === 'down-first', rims, creepS);
       return {

@@ -2,6 +2,7 @@ import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from '@kettle/core/plan';
 import type { PackedResists, Resist } from '@kettle/core/masking';
 import type { LineKind, PackedLines } from '@kettle/core/sketch';
+import type { AskedStroke } from '../workers/painting-api';
 
 /** A card as last saved whole; the journal entries after `seq` lead on from it. */
 export interface SavedPlan {
@@ -29,13 +30,22 @@ export interface StrokePiece {
   readonly planId: string;
   readonly stroke: string;
   readonly packed: Int32Array;
+  /** Of a stroke of paint instead: x, y, pressure and the paper's time of each place, nothing of them rounded. */
+  readonly painted?: Float64Array;
   /** What it becomes; pieces of an earlier version were all of pencil lines. */
   readonly as?: StrokeAs;
 }
 
-/** What a stroke under the pen is to become: a line of a kind, or a stroke of a freehand mask. */
+/** A stroke of paint on a trial sheet, behind so many acts. */
+export interface PaintedAs {
+  readonly trial: string;
+  readonly after: number;
+  readonly stroke: AskedStroke;
+}
+
+/** What a stroke under the pen is to become: a line of a kind, a stroke of a freehand mask, or one of paint. */
 export type StrokeAs =
-  { readonly line: LineKind } | { readonly resist: Pick<Resist, 'id' | 'name' | 'tool'> };
+  { readonly line: LineKind } | { readonly resist: Pick<Resist, 'id' | 'name' | 'tool'> } | PaintedAs;
 
 /** A file that belongs to a card, such as a picture that lies on its panel. */
 export interface Attachment {

@@ -3,6 +3,7 @@ import { readPlan } from '@kettle/core/formats';
 import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
 import { packResists, unpackResists } from '@kettle/core/masking';
 import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
+import type { StrokePoint } from '@kettle/core/water';
 import type { Database, StrokeAs } from './database';
 
 /** A card and how far its journal has come. */
@@ -21,7 +22,9 @@ export interface UnreadablePlan {
 export interface LostStroke {
   readonly stroke: string;
   readonly as: StrokeAs;
-  readonly points: PencilPoint[];
+  readonly points: readonly PencilPoint[];
+  /** Of paint instead. */
+  readonly painted: readonly StrokePoint[];
 }
 
 /**
@@ -104,6 +107,17 @@ export class PlanArchive {
     await this.db.strokes.add({ planId, stroke, as, packed: packPoints(points) });
   }
 
+  /** The same of a stroke of paint. */
+  async keepPainted(
+    planId: string,
+    stroke: string,
+    as: StrokeAs,
+    points: readonly StrokePoint[],
+  ): Promise<void> {
+    const painted = Float64Array.from(points.flatMap(([x, y, pressure, atS]) => [x, y, pressure, atS ?? 0]));
+    await this.db.strokes.add({ planId, stroke, as, packed: new Int32Array(0), painted });
+  }
+
   /** Forgets the pieces of a stroke that has become a line of the plan. */
   async dropStroke(planId: string, stroke: string): Promise<void> {
     await this.db.strokes
@@ -120,6 +134,7 @@ export class PlanArchive {
       stroke,
       as: pieces.find((piece) => piece.stroke === stroke)?.as ?? { line: 'pencil' },
       points: pieces.filter((piece) => piece.stroke === stroke).flatMap(({ packed }) => unpackPoints(packed)),
+      painted: pieces.filter((piece) => piece.stroke === stroke).flatMap(({ painted }) => placesOf(painted)),
     }));
   }
 
@@ -146,3 +161,9 @@ export class PlanArchive {
     return this.db.journal.where('[planId+seq]').between([id, seq], [id, Dexie.maxKey], false, true);
   }
 }
+
+const placesOf = (painted: Float64Array | undefined): StrokePoint[] =>
+  Array.from({ length: (painted?.length ?? 0) / 4 }, (_, i) => {
+    const [x, y, pressure, atS] = painted!.subarray(4 * i, 4 * i + 4);
+    return [x, y, pressure, atS];
+  });

@@ -9,7 +9,7 @@ import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
 import { PlanHistory } from './plan-history';
 import { PlanLock } from './plan-lock';
-import { holdsStroke, strokeMade } from './stroke-made';
+import { isMissing, strokeMade } from './stroke-made';
 
 /** A card on the table: its plan, how often it has changed since it was opened, and whether this tab may write it. */
 export interface OpenPlan {
@@ -170,10 +170,9 @@ export class PlanStore {
   /** A stroke that was under the pen when the tab went becomes a line. */
   private async recoverStrokes(id: string): Promise<void> {
     const lost = await this.archive.lostStrokes(id);
-    for (const { stroke, as, points } of lost) {
-      if (points.length > 1 && !holdsStroke(this.history!.plan, stroke))
-        this.do(strokeMade(stroke, as, points));
-      await this.archive.dropStroke(id, stroke);
+    for (const stroke of lost) {
+      if (isMissing(this.history!.plan, stroke)) this.do(strokeMade(stroke));
+      await this.archive.dropStroke(id, stroke.stroke);
     }
     if (lost.length > 0)
       this.messages.say('A stroke that was not finished has been kept.', 'Undo takes it away.');

@@ -1,7 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import type { Command } from '@kettle/core/plan';
 import { regionOfLine, type PencilPoint } from '@kettle/core/sketch';
-import { Database, type StrokeAs } from './database';
+import type { StrokePoint } from '@kettle/core/water';
+import { Database, type PaintedAs, type StrokeAs } from './database';
 import { Messages } from './messages.service';
 import { PlanArchive } from './plan-archive';
 import { PlanStore } from './plan-store';
@@ -19,6 +20,8 @@ export class StrokeJournal {
   private stroke = '';
   private as: StrokeAs = { line: 'pencil' };
   private points: PencilPoint[] = [];
+  /** Places of a stroke of paint that are not on disk yet. */
+  private painted: StrokePoint[] = [];
   private kept = 0;
   private keeping: ReturnType<typeof setInterval> | undefined;
   private writing: Promise<void> = Promise.resolve();
@@ -47,7 +50,7 @@ export class StrokeJournal {
       this.forget(plan?.id, stroke);
       return null;
     }
-    const commands: Command[] = [strokeMade(stroke, as, points)];
+    const commands: Command[] = [strokeMade({ stroke, as, points, painted: [] })];
     const region = 'line' in as && as.line !== 'fold' ? regionOfLine(points) : null;
     const area = region ? `area-${stroke.slice(5)}` : null;
     if (region && area)
@@ -72,8 +75,29 @@ export class StrokeJournal {
     this.forget(this.store.plan()?.id, this.stroke);
   }
 
+  /** A stroke of paint begins; it becomes an act of its sheet by whoever paints it. */
+  beginPainting(as: PaintedAs): void {
+    this.begin(as);
+    this.painted = [];
+  }
+
+  addPainted(places: readonly StrokePoint[]): void {
+    this.painted.push(...places);
+  }
+
+  endPainting(): void {
+    this.giveUp();
+  }
+
   private keep(): void {
     const plan = this.store.plan();
+    if ('trial' in this.as) {
+      const [{ stroke, as }, places] = [this, this.painted];
+      this.painted = [];
+      if (plan && places.length > 0)
+        this.enqueue(() => this.archive.keepPainted(plan.id, stroke, as, places));
+      return;
+    }
     const fresh = this.points.slice(this.kept);
     if (!plan || fresh.length === 0) return;
     const { stroke, as } = this;

@@ -1,16 +1,32 @@
 import type { Command, Plan } from '@kettle/core/plan';
-import { smoothLine, type PencilPoint } from '@kettle/core/sketch';
-import type { StrokeAs } from './database';
+import { smoothLine } from '@kettle/core/sketch';
+import type { LostStroke } from './plan-archive';
 
 /** What makes of a finished stroke what it was begun as. A fold goes straight from one end to the other. */
-export function strokeMade(id: string, as: StrokeAs, points: readonly PencilPoint[]): Command {
+export function strokeMade({ stroke: id, as, points, painted }: LostStroke): Command {
+  if ('trial' in as) {
+    const { trial, after, stroke } = as;
+    const act = { ...stroke, atS: painted[0][3]!, points: [...painted] };
+    return { do: 'paint', trial, after, acts: [{ act, onto: 'dry', waterMl: 0 }] };
+  }
   if ('resist' in as)
     return { do: 'mask-stroke', resist: as.resist, stroke: { id, points: smoothLine(points) } };
   const drawn = as.line === 'fold' ? [points[0], points.at(-1)!] : smoothLine(points);
   return { do: 'add-line', line: { id, kind: as.line, points: drawn } };
 }
 
-/** Whether a stroke is in the plan already. */
-export const holdsStroke = ({ lines, resists }: Plan, id: string): boolean =>
-  lines.some((line) => line.id === id) ||
-  resists.some(({ strokes }) => strokes.some((stroke) => stroke.id === id));
+/** Whether a stroke is worth keeping, and not in the plan already. */
+export function isMissing(
+  { lines, resists, trials }: Plan,
+  { stroke: id, as, points, painted }: LostStroke,
+): boolean {
+  if ('trial' in as) {
+    const sheet = trials.find((trial) => trial.id === as.trial);
+    return sheet !== undefined && painted.length > 0 && sheet.acts.length <= as.after;
+  }
+  return (
+    points.length > 1 &&
+    !lines.some((line) => line.id === id) &&
+    !resists.some(({ strokes }) => strokes.some((stroke) => stroke.id === id))
+  );
+}

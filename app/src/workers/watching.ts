@@ -10,7 +10,7 @@ export interface Watching {
 }
 
 /** Lets waiting messages in, a cancel among them. A zero timeout would be held back to 4 ms. */
-function breathe(): Promise<void> {
+export function breathe(): Promise<void> {
   return new Promise((resolve) => {
     const channel = new MessageChannel();
     channel.port1.onmessage = () => {

@@ -98,7 +98,7 @@ function touchIn(plan: Plan, { area }: White, at: Point): Command[] {
     {
       do: 'add-act',
       before: before?.id ?? null,
-      act: newPass({ id: freeId(plan, 'touch-in'), technique: PEN, areas: [inside], mix }),
+      act: newPass({ id: freeId(plan.acts, 'touch-in'), technique: PEN, areas: [inside], mix }),
     },
   ];
 }

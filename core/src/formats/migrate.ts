@@ -58,12 +58,7 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
   5: (old) => ({
     ...old,
     version: 6,
-    acts: Array.isArray(old['acts'])
-      ? old['acts'].map((act) => {
-          const known = asObject(act, 'acts');
-          return known['kind'] === 'pass' ? { ...known, covers: 1, shields: [] } : known;
-        })
-      : old['acts'],
+    acts: passesOf(old['acts'], { covers: 1, shields: [] }),
     mixes: Array.isArray(old['mixes'])
       ? old['mixes'].map((mix) => ({
           ...{ medium: 'watercolour', well: null, mixedMl: null },
@@ -72,7 +67,23 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
       : old['mixes'],
     palette: codesOf(old['embedded']),
   }),
+  // Version 6 knew no sheets painted by hand.
+  6: (old) => ({
+    ...old,
+    version: 7,
+    acts: passesOf(old['acts'], { strokes: [] }),
+    trials: [],
+  }),
 };
+
+/** Acts with something more said of every pass. A damaged list is refused where it is read. */
+const passesOf = (acts: unknown, more: Json): unknown =>
+  Array.isArray(acts)
+    ? acts.map((act) => {
+        const known = asObject(act, 'acts');
+        return known['kind'] === 'pass' ? { ...known, ...more } : known;
+      })
+    : acts;
 
 /** What was set out: the pigments that were kept with the plan. A damaged list is refused where it is read. */
 function codesOf(embedded: unknown): unknown[] {
@@ -110,7 +121,7 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   }),
 };
 
-export const PLAN_VERSION = 6;
+export const PLAN_VERSION = 7;
 export const STUDIO_VERSION = 5;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */

@@ -18,6 +18,18 @@ export const shieldSchema = z.strictObject({
 });
 export type LaidShield = z.infer<typeof shieldSchema>;
 
+/** A stroke as a hand made it: places from the panel's corner, mm, with pressure and the time since the pass began, s. */
+export const paintedStrokeSchema = z.strictObject({
+  brush: z.string(),
+  /** Share of the brush's belly that was filled. */
+  load: z.number().min(0).max(1),
+  points: z
+    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1), seconds]).readonly())
+    .min(1)
+    .max(10_000),
+});
+export type PaintedStroke = z.infer<typeof paintedStrokeSchema>;
+
 /** One act of painting on one or more areas. */
 export const passSchema = z.strictObject({
   kind: z.literal('pass'),
@@ -35,6 +47,8 @@ export const passSchema = z.strictObject({
   /** Share of its areas it covers; spatter and broken strokes leave the rest showing. */
   covers: z.number().min(0.01).max(1),
   shields: z.array(shieldSchema).max(20),
+  /** How a hand painted it on a trial sheet; empty where it is painted as its technique says. */
+  strokes: z.array(paintedStrokeSchema).max(2000),
 });
 export type Pass = z.infer<typeof passSchema>;
 

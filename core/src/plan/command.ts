@@ -14,6 +14,7 @@ import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema, type Act } from './act';
 import { mask, maskTimes, unmask } from './mask-acts';
 import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
+import { handActSchema, trialSchema, type Trial } from './trial';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
 /**
@@ -80,6 +81,17 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
   z.strictObject({ do: z.literal('remove-act'), act: id }),
   z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
+  z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
+  z.strictObject({
+    ...{ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) },
+    /** Acts of the sheet that stay; those after them are wiped off. */
+    after: z.int().min(0),
+  }),
+  z.strictObject({
+    ...{ do: z.literal('change-sheet'), trial: id },
+    change: changeOf(trialSchema.pick({ name: true, note: true, pigments: true })),
+  }),
+  z.strictObject({ do: z.literal('take-sheet'), trial: id }),
   z.strictObject({ do: z.literal('mark-not-needed'), station: z.enum(STATIONS), notNeeded: z.boolean() }),
   z.strictObject({ do: z.literal('accept-finding'), finding: z.string(), reason: z.string().max(200) }),
   z.strictObject({ do: z.literal('sit-down'), at: sittingEventSchema.shape.at }),
@@ -128,7 +140,8 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'set-climate': (plan, { change }) => void Object.assign(plan.climate, change),
   'choose-paper': (plan, { paper }) => {
     plan.paper = paper.id;
-    plan.embedded.papers = [paper];
+    plan.embedded.papers = [paper, ...plan.embedded.papers.filter(({ id }) => id !== paper.id)];
+    dropUnused(plan);
   },
   'lay-picture': (plan, { picture }) => putIn(plan.pictures, picture),
   'take-picture': (plan, { picture }) => void (plan.pictures = without(plan.pictures, picture)),
@@ -163,19 +176,19 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
       act.areas = act.areas.filter((a) => a !== area);
       if (act.kind === 'pass') act.shields = act.shields.filter((shield) => shield.area !== area);
     }
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'keep-white': (plan, { white }) => {
     plan.whites = [...plan.whites.filter((w) => w.area !== white.area), white];
     planKeeping(plan, white);
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'give-up-white': (plan, { white }) => {
     const found = plan.whites.find((w) => w.id === white);
     if (!found) return;
     plan.whites = without(plan.whites, white);
     dropKeeping(plan, found.area);
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'mask-when': (plan, { masked, on, off }) => {
     if (!maskTimes(plan, masked)) return;
@@ -212,18 +225,18 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     embed(plan, pigments);
     const out = mix.parts.map(({ pigment }) => pigment).filter((code) => !plan.palette.includes(code));
     plan.palette.push(...out);
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'set-out': (plan, { palette, pigments }) => {
     embed(plan, pigments);
     // What is mixed from cannot be taken off the dish.
     plan.palette = [...new Set([...palette, ...mixedFrom(plan)])];
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'remove-mix': (plan, { mix }) => {
     plan.mixes = without(plan.mixes, mix);
     for (const act of plan.acts) if (act.kind === 'pass' && act.mix === mix) act.mix = null;
-    dropUnusedPigments(plan);
+    dropUnused(plan);
   },
   'add-act': (plan, { act, before }) => {
     const at = before === null ? -1 : plan.acts.findIndex((a) => a.id === before);
@@ -247,6 +260,19 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     plan.acts.sort((a, b) => turnOf(a) - turnOf(b));
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
+  'lay-sheet': (plan, { trial }) => putIn(plan.trials, trial),
+  paint: (plan, { trial, acts, after }) => {
+    const sheet = plan.trials.find(({ id }) => id === trial);
+    if (!sheet) return;
+    // Pushed, not put anew: of many acts only the new ones are then a change.
+    if (after < sheet.acts.length) sheet.acts.splice(after);
+    sheet.acts.push(...acts);
+  },
+  'change-sheet': (plan, { trial, change }) => changeIn<Trial>(plan.trials, trial, change),
+  'take-sheet': (plan, { trial }) => {
+    plan.trials = without(plan.trials, trial);
+    dropUnused(plan);
+  },
   'mark-not-needed': (plan, { station, notNeeded }) => {
     plan.notNeeded = plan.notNeeded.filter((s) => s !== station);
     if (notNeeded) plan.notNeeded.push(station);
@@ -296,7 +322,14 @@ function embed(plan: Plan, pigments: readonly Pigment[]): void {
 const mixedFrom = (plan: Plan): string[] =>
   plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment));
 
-function dropUnusedPigments(plan: Plan): void {
-  const used = new Set([...plan.palette, ...mixedFrom(plan)]);
+/** What no mix, dish or trial sheet uses any longer is not kept with the plan. */
+function dropUnused(plan: Plan): void {
+  const used = new Set([
+    ...plan.palette,
+    ...mixedFrom(plan),
+    ...plan.trials.flatMap(({ pigments }) => pigments),
+  ]);
+  const papers = new Set([plan.paper, ...plan.trials.map(({ paper }) => paper)]);
   plan.embedded.pigments = plan.embedded.pigments.filter((p) => used.has(p.code));
+  plan.embedded.papers = plan.embedded.papers.filter((p) => papers.has(p.id));
 }

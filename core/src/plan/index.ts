@@ -1,4 +1,12 @@
-export { actSchema, type Act, type ChoreAct, type LaidShield, type Pass, type Start } from './act';
+export {
+  actSchema,
+  type Act,
+  type ChoreAct,
+  type LaidShield,
+  type PaintedStroke,
+  type Pass,
+  type Start,
+} from './act';
 export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, type Chore } from './chore';
 export { commandSchema, runCommand, type Command } from './command';
@@ -47,3 +55,4 @@ export {
 } from './plan';
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
 export { LIFT, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
+export { pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';

@@ -55,7 +55,7 @@ function put(
   if (there) there.areas.push(id);
   else
     plan.acts.splice(at < 0 ? usual() : next, 0, {
-      ...{ kind: 'chore', id: freeId(plan, chore), chore, areas: [id], handsS: null },
+      ...{ kind: 'chore', id: freeId(plan.acts, chore), chore, areas: [id], handsS: null },
     });
 }
 
@@ -76,8 +76,8 @@ function maskingsAfter(plan: Plan, at: number): Act[] {
 }
 
 /** An id no act has yet: the name wanted, or that with the first number that is free. */
-export function freeId(plan: Pick<Plan, 'acts'>, wanted: string): string {
-  const taken = new Set(plan.acts.map((act) => act.id));
+export function freeId(among: readonly { readonly id: string }[], wanted: string): string {
+  const taken = new Set(among.map(({ id }) => id));
   for (let n = 1; ; n++) {
     const id = n === 1 ? wanted : `${wanted}-${n}`;
     if (!taken.has(id)) return id;

@@ -19,7 +19,7 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 6,
+    version: 7,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
@@ -40,6 +40,7 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
     palette: [],
     mixes: [],
     acts: ['prepare', 'tape', 'draw', 'untape', 'rub-out', 'score', 'fold', 'press'].map(asAct),
+    trials: [],
     sitting: null,
     accepted: [],
     notNeeded: [],

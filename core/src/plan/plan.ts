@@ -13,6 +13,7 @@ import { MEDIUM_IDS, pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { id, isoMoment } from '../units';
 import { actSchema } from './act';
+import { pigmentsIn, trialSchema } from './trial';
 
 /** Pigments in whole parts of paint, and how strong; strength 1 is from the tube, 0.1 nine of water to one of paint. */
 export const plannedMixSchema = z.strictObject({
@@ -95,7 +96,7 @@ const MOST_PIGMENTS = 40;
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(6),
+  version: z.literal(7),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -122,6 +123,8 @@ const planShape = z.strictObject({
   palette: z.array(z.string()).max(MOST_PIGMENTS),
   mixes: z.array(plannedMixSchema),
   acts: z.array(actSchema),
+  /** Sheets painted by hand to try something. */
+  trials: z.array(trialSchema).max(60),
   sitting: sittingSchema.nullable(),
   accepted: z.array(z.strictObject({ finding: z.string(), reason: z.string().max(200) })),
   notNeeded: z.array(z.enum(STATIONS)),
@@ -166,6 +169,20 @@ export const planSchema = planShape.superRefine((plan, context) => {
       if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
     });
   });
+  const papers = known(plan.embedded.papers);
+  plan.trials.forEach((trial, i) => {
+    if (!papers.has(trial.paper))
+      refuse(['trials', i, 'paper'], `“${trial.paper}” is not among the embedded papers`);
+    trial.pigments.forEach((code, j) => {
+      if (!pigments.has(code))
+        refuse(['trials', i, 'pigments', j], `“${code}” is not among the embedded pigments`);
+    });
+    trial.acts.forEach((done, j) => {
+      const foreign = pigmentsIn(done).find((code) => !trial.pigments.includes(code));
+      if (foreign !== undefined)
+        refuse(['trials', i, 'acts', j], `“${foreign}” is not among the pigments of the sheet`);
+    });
+  });
   if (plan.crop?.chosen && !known(plan.crop.frames).has(plan.crop.chosen))
     refuse(['crop', 'chosen'], `no frame “${plan.crop.chosen}”`);
   for (const key of [
@@ -178,6 +195,7 @@ export const planSchema = planShape.superRefine((plan, context) => {
     'resists',
     'mixes',
     'acts',
+    'trials',
   ] as const)
     if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
 });

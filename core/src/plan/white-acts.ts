@@ -44,6 +44,6 @@ export function dropKeeping(plan: Plan, area: string): void {
 }
 
 function addLast(plan: Plan, area: string, technique: string, mix: string | null): void {
-  const id = freeId(plan, technique);
+  const id = freeId(plan.acts, technique);
   plan.acts.splice(firstFinishing(plan), 0, newPass({ id, technique, areas: [area], mix }));
 }

@@ -7,6 +7,7 @@ import {
   outlineOf,
   paintedOf,
   techniqueOf,
+  type PaintedStroke,
   type Pass,
   type Plan,
 } from '../plan';
@@ -18,6 +19,7 @@ import {
   brushwork,
   EXCHANGES,
   lengthOf,
+  type ActOf,
   type HandStroke,
   type PanelAct,
   type Simulation,
@@ -102,6 +104,7 @@ const BLOTS = 0.9;
 const MOST_SPATTER = 0.9;
 
 const brushed: Hand = (plan, act, index, [startS, endS]) => {
+  if (act.strokes.length > 0) return act.strokes.map((stroke) => asPainted(plan, act, stroke, startS));
   const strokes = strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
   let gone = 0;
@@ -136,12 +139,24 @@ function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
     .map(({ area }) => onSheet(plan, outlineOf(plan, area)));
 }
 
+/** A stroke as a hand made it on a trial sheet, in the same time after the pass begins. */
+function asPainted(plan: Plan, pass: Pass, { brush, load, points }: PaintedStroke, startS: number): PanelAct {
+  const { panel, paint } = paintedOf(plan);
+  const rim = (paint.widthMm - panel.widthMm) / 2;
+  return {
+    ...strokeAct(plan, pass, { points: [], load, brush }, 0),
+    kind: 'stroke',
+    atS: startS + points[0][3],
+    points: points.map(([x, y, pressure, s]) => [x + rim, y + rim, pressure, startS + s]),
+  };
+}
+
 function strokeAct(
   plan: Plan,
   pass: Pass,
   { points, load, brush }: HandStroke & { readonly brush: string },
   share: number,
-): PanelAct {
+): ActOf<'stroke'> {
   const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
   const fades = pass.technique === 'graded-wash' ? 1 + (GRADES_TO - 1) * share : 1;
   return {
@@ -150,6 +165,7 @@ function strokeAct(
     points: [...points],
     brush,
     load,
+    dips: true,
     parts: mix ? mix.parts.map(({ pigment, parts }) => ({ pigment, parts })) : [],
     strength: (mix?.strength ?? 1) * fades,
   };

@@ -1,12 +1,12 @@
 import { liftedResidue } from '../pigment';
 import { addToCell, placeOf, takeFilm } from './cell-acts';
-import { coverage } from './coverage';
+import { coverage, coverageThrough } from './coverage';
 import { evaporationRate } from './evaporation';
 import type { ActOf, PanelAct } from './panel-act';
 import { touch, type PanelRun } from './panel-run';
 import { DROP_DEPTH, spatterDrops, type Drop } from './spatter';
 import type { Shape } from './shape';
-import { paintStroke } from './stroke';
+import { BrushStroke } from './stroke';
 
 /** Does one act to a panel, at the run's present time. Throws `BadInput` on a pigment the run does not hold. */
 export function actOnPanel(run: PanelRun, act: PanelAct, field = 'acts'): void {
@@ -23,7 +23,9 @@ const ACTS: {
   drop: layFilm,
   print: layFilm,
 
-  stroke: paintStroke,
+  stroke: (run, act, field) => {
+    new BrushStroke(run, act, field).goOn(act.points);
+  },
 
   mist: (run, act, field) => {
     const film = act.filmUm ?? MIST_FILM_UM * (act.coverage ?? 1);
@@ -66,8 +68,8 @@ const ACTS: {
     run.grains = [];
   },
 
-  blot: (run, { shape, share }) => {
-    coverage(run.panel, shape, (cell, part) => {
+  blot: (run, { shape, through, share }) => {
+    coverageThrough(run.panel, shape, through, (cell, part) => {
       takeFilm(run, cell, share * part);
     });
   },
@@ -155,9 +157,12 @@ function sprinkle(
 }
 
 /** A wet brush loosens what lies on the paper, as far as it does not stain, and a tissue takes it up. */
-function loosen(run: PanelRun, { shape, strength }: { shape: Shape; strength: number }): void {
+function loosen(
+  run: PanelRun,
+  { shape, through, strength }: { shape: Shape; through?: Shape; strength: number },
+): void {
   const { panel, ledger, pigments, paper } = run;
-  coverage(panel, shape, (cell, share) => {
+  coverageThrough(panel, shape, through, (cell, share) => {
     if (panel.open[cell] === 0) return;
     takeFilm(run, cell, share);
     pigments.forEach(({ staining }, i) => {

@@ -40,3 +40,22 @@ export function coverage(
       if (share > 0) visit(cell, share);
     }
 }
+
+/** The same through a stencil: only as far as that is open. */
+export function coverageThrough(
+  grid: PanelGrid,
+  shape: Shape,
+  stencil: Shape | undefined,
+  visit: (cell: number, share: number) => void,
+): void {
+  if (!stencil) {
+    coverage(grid, shape, visit);
+    return;
+  }
+  const openings = new Map<number, number>();
+  coverage(grid, stencil, (cell, share) => openings.set(cell, share));
+  coverage(grid, shape, (cell, share) => {
+    const opening = openings.get(cell) ?? 0;
+    if (opening > 0) visit(cell, share * opening);
+  });
+}

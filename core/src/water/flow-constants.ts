@@ -4,6 +4,9 @@
  * their size.
  */
 
+/** Raised with every change after which the same acts give another paper: what was kept of older ones is then worked out anew. */
+export const WATER_VERSION = 1;
+
 /** Film that the fibres hold and that does not flow, µm (fitted; a film mobile down to nothing gives fractal fronts). */
 export const HELD_FILM_UM = 8;
 

@@ -47,6 +47,8 @@ export interface StepNumbers {
   /** Whether the rims are looked for anew, and how long the creep in the paper has waited, s; 0 leaves it waiting. */
   readonly rims: boolean;
   readonly creepS: number;
+  /** The species that are on the panel; the same list as long as they are the same. */
+  readonly acting: readonly number[];
 }
 
 /** The numbers of a panel that do not change, in the order in which the compiled kernel reads them. */

@@ -1,6 +1,6 @@
 export { evaporationRate } from './evaporation';
 export { absorptionRate, paperEvaporationRate, type WaterPaper } from './exchange';
-export { STAGE_WORDS, stageOf, wetLook, type Stage } from './stages';
+export { STAGE_WORDS, STAGES, stageOf, wetLook, type Stage } from './stages';
 export { dry, waterAt, type DryingCourse, type StageEnds, type Wash } from './drying';
 export { maskSetting } from './mask-setting';
 export { plainLineKernel, type LineKernel, type LineParameters } from './line-solver';
@@ -18,13 +18,17 @@ export { cellAt, PLANES, panelGrid, type Panel, type PanelGrid } from './panel';
 export type { PanelKernel, StepReport, SweepOrder } from './panel-kernel';
 export { plainPanelKernel } from './panel-plain';
 export { rimReach } from './rim';
-export { panelActSchema, type PanelAct } from './panel-act';
-export { shapeSchema, type Shape } from './shape';
+export { panelActSchema, type ActOf, type PanelAct, type StrokePoint } from './panel-act';
+export { shapeBounds, shapeSchema, type Shape } from './shape';
+export { sharesOfStages, stageAtPoint } from './sheet-stages';
 export { actOnPanel } from './act-on-panel';
-export { Replay } from './replay';
-export { fingerprintOf } from './fingerprint';
+export { Replay, type KeptMoment } from './replay';
+export { PAPER_LOOKS, PaintedView, type CellBox, type PaperLook } from './painted-view';
+export { fingerprintOf, markOf, markOfText } from './fingerprint';
+export { WATER_VERSION } from './flow-constants';
+export { isReached, PaperClock, wetCells, type ClockOrder } from './paper-clock';
 export { pictureOf, type PanelPicture } from './picture';
-export { passTime, startPanel, type PanelRun, type PanelSetting } from './panel-run';
+export { passTime, setOut, startPanel, type PanelRun, type PanelSetting } from './panel-run';
 export {
   spatterDrops,
   THROWS,
@@ -35,6 +39,15 @@ export {
 } from './spatter';
 export { BRUSHES, BRUSH_LOADS, brushById, type Brush } from './brush';
 export { EXCHANGES } from './stroke';
+export {
+  actOfTool,
+  HAND_TOOLS,
+  pressedBy,
+  type AskedAct,
+  type HandTool,
+  type HandToolKind,
+  type Laden,
+} from './hand-tool';
 export { brushFor, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';
 export {
   balanceOf,

@@ -22,8 +22,10 @@ const laid = <Kind extends string>(kind: Kind) =>
   });
 const shaped = <Kind extends string>(kind: Kind) =>
   z.strictObject({ atS, kind: z.literal(kind), shape: shapeSchema });
+/** What a tissue, foam or brush is worked through, if not the whole place is open to it. */
+const through = shapeSchema.optional();
 const loosened = <Kind extends string>(kind: Kind) =>
-  z.strictObject({ atS, kind: z.literal(kind), shape: shapeSchema, strength: share.default(1) });
+  z.strictObject({ atS, kind: z.literal(kind), shape: shapeSchema, through, strength: share.default(1) });
 const sprinkled = <Kind extends string>(kind: Kind) =>
   z.strictObject({
     atS,
@@ -34,6 +36,16 @@ const sprinkled = <Kind extends string>(kind: Kind) =>
     pigments: laidSchema.default([]),
   });
 
+/**
+ * Where a brush comes, mm, and how hard it is pressed, 0…1. A stroke that took its time says with each place when the
+ * brush was there, in the paper's time; without, it is done in a moment.
+ */
+export const strokePointSchema = z.union([
+  z.tuple([z.number(), z.number(), share]).readonly(),
+  z.tuple([z.number(), z.number(), share, atS]).readonly(),
+]);
+export type StrokePoint = z.infer<typeof strokePointSchema>;
+
 /** Everything that can be done to a panel, in the paper's time. */
 export const panelActSchema = z.discriminatedUnion('kind', [
   laid('water'),
@@ -42,13 +54,12 @@ export const panelActSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     atS,
     kind: z.literal('stroke'),
-    points: z
-      .array(z.tuple([z.number(), z.number(), share]).readonly())
-      .min(1)
-      .max(10_000),
+    points: z.array(strokePointSchema).min(1).max(10_000),
     brush: z.string(),
     /** In words, or as a share of the belly. */
     load: z.union([z.enum(['thirsty', 'damp', 'loaded', 'dripping']), share]).default('loaded'),
+    /** Whether the brush is dipped before; one that is not goes on with what it holds, if it is the last one used. */
+    dips: z.boolean().default(true),
     parts: z
       .array(z.strictObject({ pigment: z.string(), parts: z.number().positive() }))
       .max(6)
@@ -78,7 +89,10 @@ export const panelActSchema = z.discriminatedUnion('kind', [
     grainMm: z.number().min(0.2).max(5).default(1),
   }),
   z.strictObject({ atS, kind: z.literal('unsalt') }),
-  z.strictObject({ atS, kind: z.literal('blot'), shape: shapeSchema, share: share.default(0.8) }),
+  z.strictObject({
+    ...{ atS, kind: z.literal('blot'), shape: shapeSchema, through },
+    share: share.default(0.8),
+  }),
   loosened('lift'),
   loosened('scrub'),
   z.strictObject({

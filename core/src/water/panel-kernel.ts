@@ -18,6 +18,8 @@ export type SweepOrder = 'across-first' | 'down-first';
 /** Moves water and pigment on a panel; a compiled and a plain twin of the same scheme. */
 export interface PanelKernel {
   readonly name: 'simd' | 'plain';
+  /** Of its program: papers made by another are not the same to the last bit. */
+  readonly version: string;
   /** A panel whose planes the kernel can work on, all zero. */
   panel(grid: PanelGrid): Panel;
   /** One step: rim, film and pigment across and down, creep in the paper, exchange cell by cell. */

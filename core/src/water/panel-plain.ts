@@ -12,6 +12,7 @@ const MARGIN = 4;
 /** The panel kernel in plain code: to check the compiled one by, and where that does not load. */
 export const plainPanelKernel: PanelKernel = {
   name: 'plain',
+  version: 'plain',
 
   panel(grid: PanelGrid): Panel {
     const planes = Object.fromEntries(PLANES.map((name) => [name, new Float32Array(grid.cells)]));

@@ -1,6 +1,6 @@
 import type { Climate, HeatTool } from '../climate';
 import type { Paper } from '../paper';
-import type { Pigment } from '../pigment';
+import { MAX_ON_PANEL, type Pigment } from '../pigment';
 import { evaporationRate } from './evaporation';
 import { DAMP_PAPER_GM2, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S } from './constants';
 import {
@@ -39,9 +39,11 @@ export interface PanelRun {
   readonly kernel: PanelKernel;
   readonly panel: Panel;
   readonly paper: Paper;
-  /** Pigments by species; salt, where there is some, is the species after the last. */
-  readonly pigments: readonly Pigment[];
-  readonly species: readonly SpeciesNumbers[];
+  /** Pigments by species. */
+  pigments: readonly Pigment[];
+  species: readonly SpeciesNumbers[];
+  /** The species that salt is, if there may be any. */
+  readonly saltAt: number | null;
   readonly seed: number;
   readonly ledger: Ledger;
   climate: Climate;
@@ -58,11 +60,25 @@ export interface PanelRun {
   steps: number;
   /** Acts done so far: chance hangs on it and on the seed, never on the clock. */
   touches: number;
-  /** Cells with a film after the last step. */
+  /** Cells with a film after the last step, and the most water in the paper then, g/m². */
   filmed: number;
+  dampest: number;
+  /** The last step was cut short by what was to be done at its end. */
+  cutShort: boolean;
+  /** Species that have been laid so far: the others need not be worked on. */
+  acting: readonly number[];
+  /** What the last brush still holds, until one is dipped anew. */
+  left: BrushLeft | null;
   /** Time since the rims were found and since water last crept in the paper, s. */
   rimsAgoS: number;
   creepAgoS: number;
+}
+
+/** What a brush holds after a stroke: water in µl, each species in µg. */
+export interface BrushLeft {
+  readonly brush: string;
+  readonly water: number;
+  readonly pigments: readonly number[];
 }
 
 /** What a panel is made of. */
@@ -74,14 +90,17 @@ export interface PanelSetting {
   readonly climate: Climate;
   readonly seed: number;
   readonly pigments: readonly Pigment[];
+  /** Whether there may be salt. */
   readonly salted?: boolean;
+  /** More pigments than those may come to it later: see `setOut`. */
+  readonly roomy?: boolean;
   readonly stepScale?: number;
 }
 
 /** A dry sheet of paper on a level board. */
 export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun {
-  const { pigments, salted = false, paper, seed, climate, stepScale = 1 } = setting;
-  const species = [...pigments.map(speciesOf), ...(salted ? [SALT] : [])];
+  const { pigments, salted = false, roomy = false, paper, seed, climate, stepScale = 1 } = setting;
+  const species = speciesFor(pigments, salted, roomy ? MAX_ON_PANEL : 0);
   const panel = kernel.panel(panelGrid(setting.widthMm, setting.heightMm, setting.cellMm, species.length));
   laySheet(panel, paper, seed);
   return {
@@ -90,6 +109,7 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
     paper,
     pigments,
     species,
+    saltAt: salted ? species.length - 1 : null,
     seed,
     climate,
     ledger: {
@@ -108,9 +128,27 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
     steps: 0,
     touches: 0,
     filmed: 0,
+    dampest: 0,
+    cutShort: false,
+    acting: [],
+    left: null,
     rimsAgoS: Infinity,
     creepAgoS: 0,
   };
+}
+
+/** Pigments, and salt after them; places that no pigment has taken yet do nothing. */
+const speciesFor = (pigments: readonly Pigment[], salted: boolean, room: number): SpeciesNumbers[] => [
+  ...pigments.map(speciesOf),
+  ...Array.from({ length: Math.max(0, room - pigments.length) }, () => SALT),
+  ...(salted ? [SALT] : []),
+];
+
+/** More pigments are set out for a roomy panel; those it has keep their places. Throws `RangeError` for more than fit. */
+export function setOut(run: PanelRun, pigments: readonly Pigment[]): void {
+  if (pigments.length > MAX_ON_PANEL) throw new RangeError(`a panel holds at most ${MAX_ON_PANEL} pigments.`);
+  run.pigments = pigments;
+  run.species = speciesFor(pigments, run.saltAt !== null, MAX_ON_PANEL);
 }
 
 /** Two times closer than this are the same moment, s: sums of times carry rounding. */
@@ -137,17 +175,28 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     run.creepAgoS += dtS;
     const creepS = run.creepAgoS >= CREEP_EVERY_S ? run.creepAgoS : 0;
     dissolveSalt(run, dtS);
+    run.acting = actingOf(run);
     const report = run.kernel.step(
       run.panel,
       run.species,
       air.flow,
-      { dtS, evaporation: air.evaporation, tiltX: run.tilt.x, tiltY: run.tilt.y, rims, creepS },
+      {
+        dtS,
+        evaporation: air.evaporation,
+        tiltX: run.tilt.x,
+        tiltY: run.tilt.y,
+        rims,
+        creepS,
+        acting: run.acting,
+      },
       run.steps % 2 === 0 ? 'across-first' : 'down-first',
     );
     run.ledger.waterEvaporated += report.evaporated;
     run.rimsAgoS = rims ? dtS : run.rimsAgoS + dtS;
     if (creepS > 0) run.creepAgoS = 0;
     run.filmed = report.filmed;
+    run.dampest = report.dampest;
+    run.cutShort = cut;
     run.atS = cut || leftS < run.nextS + SAME_MOMENT_S ? endS : run.atS + dtS;
     run.steps++;
     const moved = report.fastest > 0 ? (CELLS_A_STEP * run.panel.cellMm) / report.fastest : Infinity;
@@ -175,9 +224,24 @@ function longestStep({ filmed, dampest }: StepReport): number {
 
 /** A touch: the next step is short again, and the rims may be elsewhere. */
 export function touch(run: PanelRun): void {
+  stir(run);
+  run.touches++;
+}
+
+/** The same act goes on. */
+export function stir(run: PanelRun): void {
+  run.acting = actingOf(run);
   run.nextS = firstStep(run);
   run.rimsAgoS = Infinity;
-  run.touches++;
+}
+
+/** The species laid so far; the list stays the same as long as it says the same. */
+function actingOf({ acting, ledger: { applied } }: PanelRun): readonly number[] {
+  let count = 0;
+  for (const amount of applied) if (amount > 0) count++;
+  return count === acting.length && acting.every((i) => applied[i] > 0)
+    ? acting
+    : [...applied.keys()].filter((i) => applied[i] > 0);
 }
 
 /** Rims are found, with a film and without, and water creeps in the paper, no oftener than this, s: all are slow. */
@@ -195,8 +259,8 @@ function coolDown(run: PanelRun): void {
 const SALT_DISSOLVES = 1.5;
 
 function dissolveSalt(run: PanelRun, dtS: number): void {
-  const { panel } = run;
-  const salt = run.pigments.length;
+  const { panel, saltAt } = run;
+  if (saltAt === null) return;
   for (const grain of run.grains) {
     if (grain.massMg <= 0) continue;
     const reach = Math.max(0.5, grain.radiusMm / panel.cellMm);
@@ -211,8 +275,8 @@ function dissolveSalt(run: PanelRun, dtS: number): void {
         const cell = cellAt(panel, column, row);
         if (panel.film[cell] <= 0) continue;
         const gm2 = Math.min(SALT_DISSOLVES * dtS, (grain.massMg * 1000) / panel.cellMm ** 2);
-        panel.suspended[salt * panel.cells + cell] += gm2;
-        run.ledger.applied[salt] += gm2;
+        panel.suspended[saltAt * panel.cells + cell] += gm2;
+        run.ledger.applied[saltAt] += gm2;
         grain.massMg -= (gm2 * panel.cellMm ** 2) / 1000;
       }
   }

@@ -220,7 +220,7 @@ describe('flow', () => {
         run.panel,
         run.species,
         numbers,
-        { dtS: 0.1, evaporation: 0, tiltX: run.tilt.x, tiltY: 0, rims: true, creepS: 0 },
+        { dtS: 0.1, evaporation: 0, tiltX: run.tilt.x, tiltY: 0, rims: true, creepS: 0, acting: [0] },
         i % 2 === 0 ? 'across-first' : 'down-first',
       );
     const { film, suspended, columns, rows } = run.panel;

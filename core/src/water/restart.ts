@@ -18,19 +18,30 @@ export interface KeptState {
   readonly tiles: readonly Tile[];
 }
 
+/** A tile's numbers: as they are while there was no time to pack them, then packed. */
 interface Tile {
+  raw: readonly Float32Array[] | null;
+  packed: PackedTile;
+}
+
+interface PackedTile {
   /** Of each plane its number where it is the same all over the tile, else `null`. */
   readonly evenly: readonly (number | null)[];
   readonly lower: Uint16Array;
   readonly upper: Uint8Array;
 }
 
-type RunRest = Pick<
-  PanelRun,
-  'climate' | 'tool' | 'tilt' | 'atS' | 'nextS' | 'steps' | 'touches' | 'filmed' | 'rimsAgoS' | 'creepAgoS'
-> & { readonly grains: readonly SaltGrain[]; readonly ledger: Ledger };
+const REST = [
+  ...(['climate', 'tool', 'tilt', 'atS', 'nextS', 'steps', 'touches', 'filmed', 'dampest'] as const),
+  ...(['cutShort', 'acting', 'left', 'rimsAgoS', 'creepAgoS'] as const),
+] as const;
 
-const NO_TILE: Tile = { evenly: [], lower: new Uint16Array(0), upper: new Uint8Array(0) };
+type RunRest = Pick<PanelRun, (typeof REST)[number]> & {
+  readonly grains: readonly SaltGrain[];
+  readonly ledger: Ledger;
+};
+
+const NOTHING: PackedTile = { evenly: [], lower: new Uint16Array(0), upper: new Uint8Array(0) };
 
 /** Keeps states of one run and brings them back; a state is the same to the last bit. */
 export class RestartStates {
@@ -38,17 +49,32 @@ export class RestartStates {
   /** The planes as last kept, to see what has changed, and the tiles made of them. */
   private readonly last: readonly Float32Array[];
   private tiles: Tile[];
+  /** Tiles that wait to be packed. */
+  private readonly unpacked = new Set<Tile>();
 
   constructor(private readonly run: PanelRun) {
     this.planes = planesOf(run.panel);
     this.last = this.planes.map((plane) => new Float32Array(plane.length).fill(NaN));
-    this.tiles = Array.from({ length: Math.ceil(run.panel.cells / TILE_CELLS) }, () => NO_TILE);
+    this.tiles = Array.from({ length: Math.ceil(run.panel.cells / TILE_CELLS) }, () => ({
+      raw: null,
+      packed: NOTHING,
+    }));
   }
 
-  /** The run as it stands. */
+  /** The run as it stands; quickly, and packed when there is time: see `packNext`. */
   keep(): KeptState {
-    this.tiles = this.tiles.map((tile, i) => (this.hasChanged(i) ? this.pack(i) : tile));
+    this.tiles = this.tiles.map((tile, i) => (this.hasChanged(i) ? this.copy(i) : tile));
     return { atS: this.run.atS, steps: this.run.steps, rest: restOf(this.run), tiles: this.tiles };
+  }
+
+  /** Packs one of the tiles that wait; `false` when none does. */
+  packNext(): boolean {
+    for (const tile of this.unpacked) {
+      this.unpacked.delete(tile);
+      if (tile.raw) Object.assign(tile, { packed: packed(tile.raw), raw: null });
+      return true;
+    }
+    return false;
   }
 
   /** Puts the run back to where it was. */
@@ -70,15 +96,18 @@ export class RestartStates {
     });
   }
 
-  private pack(tile: number): Tile {
-    const parts = this.partsOf(tile);
-    parts.forEach((part, p) => this.last[p].set(part, tile * TILE_CELLS));
-    return packed(parts);
+  private copy(index: number): Tile {
+    const parts = this.partsOf(index);
+    parts.forEach((part, p) => this.last[p].set(part, index * TILE_CELLS));
+    const tile: Tile = { raw: parts.map((part) => part.slice()), packed: NOTHING };
+    this.unpacked.add(tile);
+    return tile;
   }
 
   private unpack(tile: Tile, index: number): void {
     const parts = this.partsOf(index);
-    unpack(tile, parts);
+    if (tile.raw) tile.raw.forEach((part, p) => parts[p].set(part));
+    else unpack(tile.packed, parts);
     parts.forEach((part, p) => this.last[p].set(part, index * TILE_CELLS));
   }
 
@@ -90,7 +119,11 @@ export class RestartStates {
 /** Bytes that some states hold, tiles they share counted once. */
 export function bytesOf(states: readonly KeptState[]): number {
   const tiles = new Set(states.flatMap((state) => state.tiles));
-  return [...tiles].reduce((sum, { lower, upper }) => sum + lower.byteLength + upper.byteLength, 0);
+  return [...tiles].reduce(
+    (sum, { raw, packed: { lower, upper } }) =>
+      sum + (raw ?? [lower, upper]).reduce((bytes, { byteLength }) => bytes + byteLength, 0),
+    0,
+  );
 }
 
 /** The planes a step reads and leaves changed; relief, capacity and grain come from the seed, speed is made anew. */
@@ -114,10 +147,9 @@ function planesOf({
 
 /** A copy of what a run holds beside its panel. */
 function restOf(run: RunRest): RunRest {
-  const { climate, tool, tilt, atS, nextS, steps, touches, filmed, rimsAgoS, creepAgoS, grains, ledger } =
-    run;
+  const { grains, ledger } = run;
   return {
-    ...{ climate, tool, tilt, atS, nextS, steps, touches, filmed, rimsAgoS, creepAgoS },
+    ...(Object.fromEntries(REST.map((key) => [key, run[key]])) as Pick<PanelRun, (typeof REST)[number]>),
     grains: grains.map((grain) => ({ ...grain })),
     ledger: { ...ledger, applied: ledger.applied.slice(), removed: ledger.removed.slice() },
   };
@@ -128,7 +160,7 @@ function restOf(run: RunRest): RunRest {
  * halves of all floats stand as they are, since nothing packs them, and the upper ones, which are alike from cell to
  * cell, are sorted by bytes and deflated.
  */
-function packed(parts: readonly Float32Array[]): Tile {
+function packed(parts: readonly Float32Array[]): PackedTile {
   const evenly = parts.map((part) => (part.every((value) => Object.is(value, part[0])) ? part[0] : null));
   const words = parts.filter((_, p) => evenly[p] === null).map(wordsOf);
   const count = words.reduce((sum, { length }) => sum + length, 0);
@@ -145,7 +177,7 @@ function packed(parts: readonly Float32Array[]): Tile {
   return { evenly, lower, upper: deflateSync(upper, { level: LEVEL }) };
 }
 
-function unpack({ evenly, lower, upper: deflated }: Tile, parts: readonly Float32Array[]): void {
+function unpack({ evenly, lower, upper: deflated }: PackedTile, parts: readonly Float32Array[]): void {
   const upper = inflateSync(deflated);
   let at = 0;
   parts.forEach((part, p) => {

@@ -21,6 +21,9 @@ export interface Region {
   readonly depth?: (x: number, y: number) => number;
 }
 
+/** The box round a shape, `[left, top, right, bottom]`, mm. */
+export const shapeBounds = (shape: Shape): Region['bounds'] => regionOf(shape).bounds;
+
 /** A shape as a region; polygons by the even-odd rule. */
 export function regionOf(shape: Shape): Region {
   if ('rect' in shape) {

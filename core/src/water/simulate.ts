@@ -4,8 +4,9 @@ import { TWELVE_BANDS, type Lab } from '../colour';
 import { paperById, PAPERS, type Paper } from '../paper';
 import { filmColourist, groundOf, interfaceAt, pigmentByCode, PIGMENTS, type Pigment } from '../pigment';
 import { BadInput, type Work } from '../units';
-import { actOnPanel } from './act-on-panel';
 import { coverage } from './coverage';
+import { HandOnPanel } from './hand-on-panel';
+import { eventsOf } from './panel-event';
 import { panelActSchema, type PanelAct } from './panel-act';
 import type { PanelKernel } from './panel-kernel';
 import { passTime, startPanel, type PanelRun } from './panel-run';
@@ -20,6 +21,8 @@ export const simulationSchema = z.strictObject({
   paper: z.string(),
   climate: climateSchema,
   seed: z.int(),
+  /** Pigments that may come onto the panel, and salt with them; where it is not said, those the acts name. */
+  pigments: z.array(z.string()).max(6).optional(),
   acts: z.array(panelActSchema).max(5000),
   stopS: z.number().positive().max(1e6),
   probes: z
@@ -95,8 +98,11 @@ export function openSimulation(
     {
       ...input,
       paper: paperById(input.paper, 'paper', papers),
-      pigments: pigmentsOf(input.acts, pigments),
-      salted: input.acts.some(({ kind }) => kind === 'salt'),
+      pigments: input.pigments
+        ? input.pigments.map((code, i) => pigmentByCode(code, `pigments[${i}]`, pigments))
+        : pigmentsOf(input.acts, pigments),
+      roomy: input.pigments !== undefined,
+      salted: input.pigments !== undefined || input.acts.some(({ kind }) => kind === 'salt'),
     },
     kernel,
   );
@@ -113,6 +119,8 @@ export function* simulate(
   finished?: (run: PanelRun) => void,
 ): Work<SimulationAnswer> {
   const { run, acts } = openSimulation(input, kernel);
+  const events = eventsOf(acts);
+  const hand = new HandOnPanel(run);
   const samples: Sample[] = [];
   const sampleTimes = input.sampleS
     ? Array.from({ length: Math.floor(input.stopS / input.sampleS) + 1 }, (_, i) => i * input.sampleS!)
@@ -120,9 +128,9 @@ export function* simulate(
   if (sampleTimes.at(-1)! < input.stopS) sampleTimes.push(input.stopS);
   let next = 0;
   for (const atS of sampleTimes) {
-    for (; next < acts.length && acts[next].act.atS <= atS; next++) {
-      yield* progress(run, acts[next].act.atS, input.stopS);
-      actOnPanel(run, acts[next].act, acts[next].field);
+    for (; next < events.length && events[next].atS <= atS; next++) {
+      yield* progress(run, events[next].atS, input.stopS);
+      hand.do(events[next]);
     }
     yield* progress(run, atS, input.stopS);
     samples.push({ atS, probes: input.probes.map(({ name, shape }) => probe(run, name, shape)) });

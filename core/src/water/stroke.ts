@@ -1,8 +1,9 @@
 import { addToCell, placeOf, takeFilm } from './cell-acts';
-import { BRUSH_LOADS, brushById, FULL_FILM_UM } from './brush';
+import { BRUSH_LOADS, brushById, FULL_FILM_UM, type Brush } from './brush';
 import { coverage } from './coverage';
-import type { ActOf } from './panel-act';
-import type { PanelRun } from './panel-run';
+import type { ActOf, StrokePoint } from './panel-act';
+import type { BrushLeft, PanelRun } from './panel-run';
+import { stageOf, type Stage } from './stages';
 
 /** Below this film the hairs touch only the hills of the paper: dry brush. */
 const DRY_BRUSH_UM = 30;
@@ -19,6 +20,13 @@ export const EXCHANGES = 0.6;
 /** Share of a deeper film's excess that the hairs take up at a touch. */
 const PICKS_UP = 0.3;
 
+/** A brush squeezed out drinks down to this film, µm, and this share of what is above it at a touch (our default). */
+const THIRSTY_LEAVES_UM = 12;
+const THIRSTY_TAKES = 0.7;
+
+/** One whose belly is emptier than this lays less than a film: it is thirsty, µm. */
+const THIRSTY_UM = 4;
+
 /** What a brush holds as it goes: water in µl, pigments in µg. */
 interface Belly {
   water: number;
@@ -27,37 +35,113 @@ interface Belly {
   readonly loads: { readonly place: number; gm2: number }[];
 }
 
+/** When a cell was touched that was not. */
+const NEVER = -Infinity;
+
+/** A cell the brush has left for so long is new to it when it comes back, s. */
+const FORGETS_S = 0.5;
+
 /**
  * A brush along a line. It gives off film in proportion to what its belly still holds, so that one load exhausts and
  * ends in dry brush on the hills of the paper; over a wet film it exchanges paint, and drinks where that is deep. What
- * it holds at the end is rinsed out: it never counts as applied.
+ * it holds at the end is left in it: it never counts as applied.
  */
-export function paintStroke(run: PanelRun, act: ActOf<'stroke'>, field: string): void {
-  const brush = brushById(act.brush, `${field}.brush`);
-  const { panel } = run;
-  const belly = dip(run, act, brush.bellyMl, field);
-  const full = brush.bellyMl * 1000;
-  const spacing = Math.max(panel.cellMm / 2, brush.widthMm * MARKS_APART);
-  // How far each cell has been touched, in bytes, and the film the brush found there.
-  const touched = new Uint8Array(panel.cells);
-  const found = new Float32Array(panel.cells);
-  for (const [x, y, pressure] of alongPoints(act.points, spacing)) {
+export class BrushStroke {
+  private readonly brush: Brush;
+  private readonly belly: Belly;
+  private readonly spacing: number;
+  /** How far each cell has been touched, in bytes, the film the brush found there, and when, s. */
+  private readonly touched: Uint8Array;
+  private readonly found: Float32Array;
+  private readonly touchedAt: Float32Array;
+  private last: StrokePoint | null = null;
+  /** What the brush met where it had not been: cells with a film and without, their film and paper water summed up. */
+  private readonly met = { filmed: 0, bare: 0, filmUm: 0, paperGm2: 0 };
+
+  /** Throws `BadInput` on an unknown brush, and on a pigment the panel does not hold. */
+  constructor(
+    private readonly run: PanelRun,
+    act: ActOf<'stroke'>,
+    field: string,
+  ) {
+    const { panel, left } = run;
+    this.brush = brushById(act.brush, `${field}.brush`);
+    this.belly =
+      !act.dips && left?.brush === act.brush ? asLeft(left) : dip(run, act, this.brush.bellyMl, field);
+    this.spacing = Math.max(panel.cellMm / 2, this.brush.widthMm * MARKS_APART);
+    this.touched = new Uint8Array(panel.cells);
+    this.found = new Float32Array(panel.cells);
+    this.touchedAt = new Float32Array(panel.cells).fill(NEVER);
+  }
+
+  /** Takes the brush on through some places, at the run's present time. */
+  goOn(points: readonly StrokePoint[]): void {
+    for (const point of points) {
+      if (this.last) for (const place of between(this.last, point, this.spacing)) this.mark(place);
+      else this.mark(point);
+      this.last = point;
+    }
+    const { water, pigments } = this.belly;
+    this.run.left = { brush: this.brush.id, water, pigments: [...pigments] };
+  }
+
+  /** How wet the paper was, on the whole, where the brush came. */
+  get onto(): Stage {
+    const { filmed, bare, filmUm, paperGm2 } = this.met;
+    // A little film may be the stroke's own, run ahead of the brush.
+    if (filmed > bare) return stageOf(filmUm / filmed, 0);
+    return bare === 0 ? 'dry' : stageOf(0, paperGm2 / bare);
+  }
+
+  private meets(cell: number): void {
+    const { panel } = this.run;
+    // A place come back to has the stroke's own paint on it.
+    if (this.touchedAt[cell] !== NEVER) return;
+    if (panel.film[cell] > 0) {
+      this.met.filmed++;
+      this.met.filmUm += panel.film[cell];
+    } else {
+      this.met.bare++;
+      this.met.paperGm2 += panel.paper[cell];
+    }
+  }
+
+  private mark([x, y, pressure]: StrokePoint): void {
+    const { run, brush, belly, touched, found, touchedAt } = this;
+    const { panel } = run;
+    const nowS = Math.fround(run.atS);
     const width = brush.tipMm + (brush.widthMm - brush.tipMm) * pressure;
-    const film = (FULL_FILM_UM * belly.water) / full;
+    const film = (FULL_FILM_UM * belly.water) / (brush.bellyMl * 1000);
     coverage(
       panel,
       { circle: [x, y, width / 2] },
       (cell, share) => {
+        if (nowS - touchedAt[cell] > FORGETS_S) touched[cell] = 0;
         const fresh = share * WHOLE - touched[cell];
+        if (touched[cell] === 0) {
+          found[cell] = panel.film[cell];
+          this.meets(cell);
+        }
+        touchedAt[cell] = nowS;
         if (fresh <= 0) return;
-        if (touched[cell] === 0) found[cell] = panel.film[cell];
         touched[cell] = share * WHOLE;
         touchCell(run, belly, cell, fresh / WHOLE, film, found[cell]);
       },
-      (cell) => touched[cell] === WHOLE || panel.open[cell] === 0,
+      (cell) => {
+        if (panel.open[cell] === 0) return true;
+        if (touched[cell] !== WHOLE || nowS - touchedAt[cell] > FORGETS_S) return false;
+        touchedAt[cell] = nowS;
+        return true;
+      },
     );
   }
 }
+
+const asLeft = ({ water, pigments }: BrushLeft): Belly => ({
+  water,
+  pigments: Float64Array.from(pigments),
+  loads: pigments.map((_, place) => ({ place, gm2: 0 })),
+});
 
 /** A cell touched all over. */
 const WHOLE = 255;
@@ -88,8 +172,9 @@ function touchCell(
   there: number,
 ): void {
   if (there > 0 && film > 0) exchange(run, belly, cell, EXCHANGES * share * Math.min(film, there));
-  const over = there - Math.max(film, BRUSH_HOLDS_UM);
-  if (over > 0) drink(run, belly, cell, (PICKS_UP * share * over) / there);
+  const [leaves, takes] =
+    film < THIRSTY_UM ? [THIRSTY_LEAVES_UM, THIRSTY_TAKES] : [Math.max(film, BRUSH_HOLDS_UM), PICKS_UP];
+  if (there > leaves) drink(run, belly, cell, (takes * share * (there - leaves)) / there);
   const hills = film < DRY_BRUSH_UM ? hillShare(run, cell, film) : 1;
   if (film > there) give(run, belly, cell, (film - there) * share * hills);
 }
@@ -131,18 +216,11 @@ function hillShare({ panel, paper }: PanelRun, cell: number, film: number): numb
   return Math.min(1, Math.max(0, 0.5 + (panel.relief[cell] - lift) / (0.5 * paper.reliefUm + 1)));
 }
 
-/** Points along a line, evenly spaced, pressure between. */
-function alongPoints(
-  points: readonly (readonly [number, number, number])[],
-  spacing: number,
-): (readonly [number, number, number])[] {
-  if (points.length === 1) return [...points];
-  return points.slice(1).flatMap(([x, y, pressure], i) => {
-    const [x0, y0, p0] = points[i];
-    const steps = Math.max(1, Math.round(Math.hypot(x - x0, y - y0) / spacing));
-    return Array.from({ length: steps }, (_, k) => {
-      const t = (k + 1) / steps;
-      return [x0 + t * (x - x0), y0 + t * (y - y0), p0 + t * (pressure - p0)] as const;
-    });
+/** Places from one point to another, evenly spaced, the first left out, pressure between. */
+function between([x0, y0, p0]: StrokePoint, [x, y, p]: StrokePoint, spacing: number): StrokePoint[] {
+  const steps = Math.max(1, Math.round(Math.hypot(x - x0, y - y0) / spacing));
+  return Array.from({ length: steps }, (_, k) => {
+    const t = (k + 1) / steps;
+    return [x0 + t * (x - x0), y0 + t * (y - y0), p0 + t * (p - p0)];
   });
 }

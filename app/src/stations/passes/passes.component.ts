@@ -17,6 +17,7 @@ import { PanelPicture } from '../../panel/panel-picture.component';
 import { pictureHref } from '../../panel/picture-href';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { PaintingService } from '../../state/painting.service';
 import { PlanStore } from '../../state/plan-store';
 import { RehearsalService } from '../../state/rehearsal.service';
 import { Choice } from '../../ui/choice.component';
@@ -24,6 +25,7 @@ import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { DriftLine } from './drift-line.component';
 import { Order } from './order.component';
+import { Painting } from './painting/painting.component';
 import { Shields } from './shields.component';
 import {
   adviceOf,
@@ -38,7 +40,19 @@ import {
 @Component({
   selector: 'kd-passes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Button, Select, Choice, Order, PanelPicture, Shields, Swatch, TideLine, DriftLine],
+  imports: [
+    FormsModule,
+    Button,
+    Select,
+    Choice,
+    Order,
+    Painting,
+    PanelPicture,
+    Shields,
+    Swatch,
+    TideLine,
+    DriftLine,
+  ],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',
 })
@@ -46,6 +60,7 @@ export class PassesStation {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
   private readonly rehearsals = inject(RehearsalService);
+  readonly painting = inject(PaintingService);
   readonly plan = this.store.plan;
   readonly ahead = this.lookAhead.ahead;
   readonly techniques = [...TECHNIQUES];
@@ -97,6 +112,12 @@ export class PassesStation {
 
   simulate(wanted: boolean): void {
     this.rehearsals.wanted.set(wanted);
+  }
+
+  /** The last sheet is laid on the table again; the first time, a bare one. */
+  paintByHand(): void {
+    const last = this.plan()?.trials.at(-1);
+    void (last ? this.painting.lay(last.id) : this.painting.beginSheet());
   }
 
   pick(id: string): void {

@@ -1,0 +1,245 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { Subject } from 'rxjs';
+import { newSheet, type SheetBegins } from '@kettle/core/trials';
+import type { HandAct, Trial } from '@kettle/core/plan';
+import type { AskedAct, ClockOrder, PaperLook, Shape, StrokePoint } from '@kettle/core/water';
+import { PaintingWorker } from '../workers/painting-worker.service';
+import type {
+  AskedStroke,
+  PaintedTile,
+  Place,
+  ReadySheet,
+  SheetReading,
+  TableNews,
+} from '../workers/painting-api';
+import { Messages } from './messages.service';
+import { PlanStore } from './plan-store';
+import { StrokeJournal } from './stroke-journal.service';
+
+/** The paper is kept when the hand has rested for so long, ms. */
+const KEEPS_AFTER_MS = 1500;
+
+/**
+ * The sheet on the painting table. What the hand does goes to the worker at once and, when it is done, into the plan; what
+ * the plan takes back or brings again, the paper follows.
+ */
+@Injectable({ providedIn: 'root' })
+export class PaintingService {
+  private readonly worker = inject(PaintingWorker);
+  private readonly store = inject(PlanStore);
+  private readonly messages = inject(Messages);
+  private readonly journal = inject(StrokeJournal);
+  private readonly chosen = signal<string | null>(null);
+  /** Acts the paper has seen: a prefix of the sheet's, the same objects as the plan's. */
+  private seen: readonly HandAct[] = [];
+  private opening = 0;
+  private keeping: ReturnType<typeof setTimeout> | undefined;
+
+  /** The sheet on the table, as the plan has it. */
+  readonly sheet = computed(
+    (): Trial | null => this.store.plan()?.trials.find(({ id }) => id === this.chosen()) ?? null,
+  );
+  /** How finely the next sheet is simulated, mm. */
+  readonly cellMm = signal(0.5);
+  readonly ready = signal<ReadySheet | null>(null);
+  /** Share done of bringing the paper to where it was left; `null` when it lies ready. */
+  readonly readying = signal<number | null>(null);
+  readonly news = signal<TableNews | null>(null);
+  readonly look = signal<PaperLook>('now');
+  readonly masked = signal(true);
+  /** Parts of the sheet that look different. */
+  readonly tiles = new Subject<readonly PaintedTile[]>();
+
+  constructor() {
+    effect(() => {
+      const sheet = this.sheet();
+      untracked(() => this.follow(sheet));
+    });
+    document.addEventListener('visibilitychange', () => {
+      if (document.visibilityState === 'hidden') void this.keepNow();
+    });
+  }
+
+  /** Lays a sheet on the table, as it was left, or standing at a time of its own. */
+  async lay(id: string, atS: number | null = null): Promise<void> {
+    await this.keepNow();
+    const plan = this.store.plan();
+    const trial = plan?.trials.find((sheet) => sheet.id === id);
+    if (!plan || !trial) return;
+    const opening = ++this.opening;
+    this.ready.set(null);
+    this.news.set(null);
+    this.readying.set(0);
+    this.seen = trial.acts;
+    this.chosen.set(id);
+    try {
+      const ready = await this.worker.open(
+        { trial, embedded: plan.embedded, key: keyOf(plan.id, id), atS },
+        (news) => {
+          if (opening === this.opening) this.hear(news);
+        },
+        (share) => {
+          if (opening === this.opening) this.readying.set(share);
+        },
+      );
+      if (opening !== this.opening) return;
+      if (ready.fromAnew)
+        this.messages.say(
+          'This sheet was worked out anew, by a newer version of the program.',
+          'It may look a little different.',
+        );
+      this.readying.set(null);
+      this.ready.set(ready);
+    } catch (cause) {
+      this.fails(cause);
+    }
+  }
+
+  /** Begins a sheet: bare, or with all that is planned on it, to be seen painted from its beginning. */
+  async beginSheet(begins: SheetBegins = 'bare'): Promise<void> {
+    const plan = this.store.plan();
+    if (!plan) return;
+    const id = `sheet-${crypto.randomUUID().slice(0, 8)}`;
+    const name = begins === 'bare' ? `sheet ${plan.trials.length + 1}` : 'as planned';
+    this.store.do({ do: 'lay-sheet', trial: newSheet(plan, { id, name, cellMm: this.cellMm() }, begins) });
+    await this.lay(id, 0);
+  }
+
+  async throwAway(id: string): Promise<void> {
+    if (this.sheet()?.id === id) await this.putAway();
+    this.forget(id);
+    this.store.do({ do: 'take-sheet', trial: id });
+  }
+
+  /** Takes the sheet off the table; its paper is kept. */
+  async putAway(): Promise<void> {
+    this.opening++;
+    clearTimeout(this.keeping);
+    this.chosen.set(null);
+    this.ready.set(null);
+    this.news.set(null);
+    this.readying.set(null);
+    await this.worker.api.close();
+  }
+
+  begin(stroke: AskedStroke, place: Place): void {
+    const sheet = this.sheet();
+    if (!sheet || !this.ready() || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
+    clearTimeout(this.keeping);
+    this.journal.beginPainting({ trial: sheet.id, after: sheet.acts.length, stroke });
+    void this.worker.api.begin(stroke, place).catch((cause: unknown) => this.fails(cause));
+  }
+
+  goOn(places: readonly Place[]): void {
+    void this.worker.api.goOn(places);
+  }
+
+  async end(): Promise<void> {
+    const done = await this.worker.api.end();
+    if (done) this.enter(done);
+    this.journal.endPainting();
+  }
+
+  async giveUp(): Promise<void> {
+    await this.worker.api.giveUp();
+    this.journal.endPainting();
+  }
+
+  async act(asked: AskedAct): Promise<void> {
+    const named = 'pigments' in asked ? asked.pigments.map(({ pigment }) => pigment) : [];
+    if (!this.ready() || !this.setOut(named)) return;
+    try {
+      this.enter(await this.worker.api.act(asked));
+    } catch (cause) {
+      this.fails(cause);
+    }
+  }
+
+  clock(order: ClockOrder): void {
+    void this.worker.api.clock(order);
+  }
+
+  seeAs(look: PaperLook, masked: boolean): void {
+    this.look.set(look);
+    this.masked.set(masked);
+    void this.worker.api.look(look, masked);
+  }
+
+  read(shape: Shape): Promise<SheetReading> {
+    return this.worker.api.read(shape);
+  }
+
+  /** What a sheet's paper was is no longer needed. */
+  private forget(trial: string): void {
+    const plan = this.store.plan();
+    if (plan) void this.worker.api.forget(keyOf(plan.id, trial));
+  }
+
+  /** Something done is entered in the plan, behind what the paper has seen. */
+  private enter(done: HandAct): void {
+    const sheet = this.sheet();
+    if (!sheet) return;
+    const after = sheet.acts.length;
+    this.entering = true;
+    this.store.do({ do: 'paint', trial: sheet.id, acts: [done], after });
+    this.entering = false;
+    this.seen = this.sheet()?.acts ?? [];
+    clearTimeout(this.keeping);
+    this.keeping = setTimeout(() => void this.keepNow(), KEEPS_AFTER_MS);
+  }
+
+  private entering = false;
+
+  /** The plan's acts are other than the paper's: taken back, or brought again. */
+  private follow(sheet: Trial | null): void {
+    if (!sheet || this.entering || !this.ready()) return;
+    const [acts, seen] = [sheet.acts, this.seen];
+    let same = 0;
+    while (same < Math.min(acts.length, seen.length) && acts[same] === seen[same]) same++;
+    if (same === acts.length && same === seen.length) return;
+    this.seen = acts;
+    void this.worker.api.setActs(same, acts.slice(same)).catch((cause: unknown) => this.fails(cause));
+  }
+
+  /** Sees to it that the sheet knows some pigments; says so when it cannot hold them. */
+  private setOut(codes: readonly string[]): boolean {
+    const [plan, sheet] = [this.store.plan()!, this.sheet()!];
+    const missing = [...new Set(codes)].filter((code) => !sheet.pigments.includes(code));
+    if (missing.length === 0) return true;
+    const pigments = [...sheet.pigments, ...missing];
+    if (pigments.length > MOST_PIGMENTS) {
+      this.messages.stop(
+        `This sheet holds ${MOST_PIGMENTS} pigments already, and ${missing.join(', ')} would be one more.`,
+        'Nothing was painted. Take another mix, or begin another sheet.',
+      );
+      return false;
+    }
+    this.store.do({ do: 'change-sheet', trial: sheet.id, change: { pigments } });
+    const known = plan.embedded.pigments;
+    void this.worker.api.setOut(pigments.map((code) => known.find((pigment) => pigment.code === code)!));
+    return true;
+  }
+
+  private hear(news: TableNews): void {
+    this.news.set(news);
+    if (news.tiles.length > 0) this.tiles.next(news.tiles);
+    if (news.stroke.length > 0) this.journal.addPainted(news.stroke as readonly StrokePoint[]);
+  }
+
+  private async keepNow(): Promise<void> {
+    clearTimeout(this.keeping);
+    if (this.ready()) await this.worker.api.keep();
+  }
+
+  private fails(cause: unknown): void {
+    this.messages.stop(
+      `The sheet could not be painted on: ${cause instanceof Error ? cause.message : String(cause)}.`,
+      'The card and all its sheets are safe.',
+    );
+  }
+}
+
+/** Pigments a sheet can hold. */
+const MOST_PIGMENTS = 6;
+
+const keyOf = (plan: string, trial: string): string => `${plan} ${trial}`;

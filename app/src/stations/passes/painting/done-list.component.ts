@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { PaintingService } from '../../../state/painting.service';
+import { PlanStore } from '../../../state/plan-store';
+import { doneNotes } from './painting.view';
+
+/** What was done on the sheet, and what of it the plan may take over. */
+@Component({
+  selector: 'kd-done-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Done so far</h2>
+    <p class="soft">
+      {{ notes().length }} {{ notes().length === 1 ? 'act' : 'acts' }}. <b>U</b> takes the last back, and the
+      paper’s clock with it.
+    </p>
+    <ol>
+      @for (note of shown(); track $index) {
+        <li>
+          <span class="at">{{ note.at }}</span>
+          <span
+            >{{ note.says }} <span class="soft">{{ note.onto }}</span></span
+          >
+        </li>
+      } @empty {
+        <li class="soft">Nothing yet. Wet the paper, then drop colour into it.</li>
+      }
+    </ol>
+  `,
+  styles: `
+    ol {
+      margin: 8px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 62px 1fr;
+      padding: 5px 0;
+      border-bottom: 1px dotted #9aa0a4;
+      font-size: 15px;
+    }
+    .at {
+      color: var(--soft);
+    }
+  `,
+})
+export class DoneList {
+  private readonly painting = inject(PaintingService);
+  private readonly plan = inject(PlanStore).plan;
+  readonly notes = computed(() => {
+    const [plan, sheet] = [this.plan(), this.painting.sheet()];
+    return plan && sheet ? doneNotes(plan, sheet.acts) : [];
+  });
+  readonly shown = computed(() => this.notes().slice(0, MOST_SHOWN));
+}
+
+/** More than this nobody reads down. */
+const MOST_SHOWN = 80;

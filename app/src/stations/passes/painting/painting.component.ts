@@ -1,0 +1,185 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { paintedOf } from '@kettle/core/plan';
+import { formatClock } from '@kettle/core/units';
+import type { PaperLook } from '@kettle/core/water';
+import { PaintingBoard } from '../../../panel/painting-board';
+import { PaintingService } from '../../../state/painting.service';
+import { PlanStore } from '../../../state/plan-store';
+import type { Place } from '../../../workers/painting-api';
+import { HeldRow } from '../../../ui/held-row.component';
+import { DoneList } from './done-list.component';
+import { HandService } from './hand.service';
+import {
+  actAsked,
+  BOARD,
+  followsOf,
+  pressureOf,
+  stagesInWords,
+  strokeAsked,
+  underHand,
+} from './painting.view';
+import { Plates } from './plates.component';
+import { Sheets } from './sheets.component';
+
+type Leaf = 'done' | 'sheets';
+type Seen = 'now' | 'dry' | 'uncovered' | 'value' | 'sheen';
+
+/** How often it is looked how wet the paper under the hand is, ms. */
+const FEELS_EVERY_MS = 300;
+
+/** Freehand on simulated paper: the sheet, what the hand holds, and the paper’s clock. */
+@Component({
+  selector: 'kd-painting',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DoneList, HeldRow, Plates, Sheets],
+  templateUrl: './painting.component.html',
+  styleUrl: './painting.component.scss',
+  host: {
+    '(window:keydown.l)': 'alongTheLight($event, true)',
+    '(window:keyup.l)': 'alongTheLight($event, false)',
+  },
+})
+export class Painting {
+  private readonly store = inject(PlanStore);
+  private readonly hand = inject(HandService);
+  readonly painting = inject(PaintingService);
+  private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
+  private board: PaintingBoard | null = null;
+  private strokes = 0;
+  private felt = 0;
+
+  readonly leaf = signal<Leaf>('done');
+  readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [
+    { id: 'done', name: 'Done so far' },
+    { id: 'sheets', name: 'Sheets' },
+  ];
+  readonly seen = signal<Seen>('now');
+  readonly ways: readonly { readonly id: Seen; readonly name: string }[] = [
+    { id: 'now', name: 'As it is' },
+    { id: 'dry', name: 'Dry' },
+    { id: 'uncovered', name: 'Uncovered' },
+    { id: 'value', name: 'In greys' },
+    { id: 'sheen', name: 'Along the light' },
+  ];
+  readonly under = signal('');
+  readonly at = computed(() => formatClock(this.painting.news()?.atS ?? this.painting.ready()?.atS ?? 0));
+  readonly stages = computed(() => (this.painting.news() ? stagesInWords(this.painting.news()!.stages) : ''));
+  readonly readying = computed(() => {
+    const share = this.painting.readying();
+    return share === null ? '' : `The sheet is being laid, ${Math.round(100 * share)} %…`;
+  });
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    afterNextRender(() => {
+      this.board = new PaintingBoard(this.boardHost().nativeElement, {
+        begins: (place) => this.painting.begin(strokeAsked(this.hand.held(), this.draw()), place),
+        goesOn: (places) => this.painting.goOn(places),
+        ends: () => void this.painting.end(),
+        givenUp: () => void this.painting.giveUp(),
+        used: (way) => this.use(way),
+        tilted: (xDeg, yDeg) => this.tilt(xDeg, yDeg),
+        over: (at) => void this.feel(at),
+        pressure: pressureOf,
+      });
+      this.giveTool();
+      this.laySheet();
+    });
+    this.painting.tiles.pipe(takeUntilDestroyed(destroy)).subscribe((tiles) => this.board?.paint(tiles));
+    effect(() => this.giveTool());
+    effect(() => this.laySheet());
+    destroy.onDestroy(() => {
+      this.board?.destroy();
+      void this.painting.putAway();
+    });
+  }
+
+  seeAs(seen: Seen): void {
+    this.seen.set(seen);
+    this.showAs(seen);
+  }
+
+  /** Held down, the key shows the sheet along the light. */
+  alongTheLight(event: Event, held: boolean): void {
+    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+    this.showAs(held ? 'sheen' : this.seen());
+  }
+
+  bringNearer(factor: number): void {
+    this.board?.bringNearer(factor);
+  }
+
+  turn(): void {
+    this.board?.turn(90);
+  }
+
+  private showAs(seen: Seen): void {
+    const look: PaperLook = seen === 'uncovered' ? 'now' : seen;
+    if (this.painting.look() === look && this.painting.masked() === (seen === 'now')) return;
+    this.painting.seeAs(look, seen === 'now');
+  }
+
+  private use(way: readonly Place[]): void {
+    const [plan, sheet] = [this.store.plan(), this.painting.sheet()];
+    if (!plan || !sheet) return;
+    const { panel, paint } = paintedOf(plan);
+    const rim = (paint.widthMm - panel.widthMm) / 2;
+    void this.painting.act(actAsked(plan, this.hand.held(), way, rim, sheet.acts.length));
+  }
+
+  /** Told while an edge is pulled; one act for a pull, not one for each degree. */
+  private tilting: ReturnType<typeof setTimeout> | undefined;
+  private tilt(xDeg: number, yDeg: number): void {
+    clearTimeout(this.tilting);
+    this.tilting = setTimeout(() => void this.painting.act({ kind: 'tilt', xDeg, yDeg }), TILT_SETTLES_MS);
+  }
+
+  private async feel(at: readonly [number, number] | null): Promise<void> {
+    const nowMs = performance.now();
+    if (!at || !this.painting.ready()) this.under.set('');
+    else if (nowMs - this.felt > FEELS_EVERY_MS) {
+      this.felt = nowMs;
+      const { stage } = await this.painting.read({ circle: [...at, FEELS_MM] });
+      this.under.set(underHand(stage));
+    }
+  }
+
+  /** Evenly from 0 to 1, other for every stroke; the stroke keeps what came of it. */
+  private draw(): number {
+    return (++this.strokes * 0.618034) % 1;
+  }
+
+  private giveTool(): void {
+    const [tool, held] = [this.hand.tool(), this.hand.held()];
+    if (!this.board) return;
+    this.board.follows = tool === BOARD ? 'board' : followsOf(held.tool);
+    this.board.reachMm = held.tool.reachMm;
+  }
+
+  private laySheet(): void {
+    const ready = this.painting.ready();
+    const sheet = untracked(this.painting.sheet);
+    if (!ready || !sheet || !this.board) return;
+    this.board.lay(sheet.widthMm, sheet.heightMm, ready.columns, ready.rows);
+    // Only now is there something to show the paper on.
+    this.painting.seeAs(untracked(this.painting.look), untracked(this.painting.masked));
+  }
+}
+
+const TILT_SETTLES_MS = 150;
+
+/** So much of the paper is felt, mm. */
+const FEELS_MM = 1;

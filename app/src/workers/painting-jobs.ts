@@ -1,0 +1,86 @@
+import type { PaintingApi } from './painting-api';
+import { PaintingTable } from './painting-table';
+import type { PaperStore } from './paper-store';
+import type { SimulationKernels } from './simulation-jobs';
+import { breathe } from './watching';
+
+/** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. */
+export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperStore): PaintingApi {
+  let table: PaintingTable | null = null;
+  let wake: () => void = () => undefined;
+  let running = false;
+
+  /** Takes turns until nothing is left to do, and rests until somebody asks for something. */
+  async function run(): Promise<void> {
+    if (running) return;
+    running = true;
+    for (let on = table; on !== null && on === table;) {
+      const restMs = on.turn();
+      if (restMs === 0) await breathe();
+      else await rest(restMs);
+    }
+    running = false;
+    if (table) void run();
+  }
+
+  const rest = (ms: number): Promise<void> =>
+    new Promise((resolve) => {
+      const timer = ms === Infinity ? undefined : setTimeout(resolve, ms);
+      wake = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
+
+  /** Does something with the sheet on the table, and sees to it that what comes of it is shown. */
+  function withTable<Answer>(does: (table: PaintingTable) => Answer): Answer {
+    if (!table) throw new Error('no sheet lies on the table');
+    const answer = does(table);
+    wake();
+    return answer;
+  }
+
+  async function keep(): Promise<void> {
+    const paper = table?.toKeep();
+    if (paper) await papers.save(paper);
+  }
+
+  return {
+    async open(sheet, tell, onProgress) {
+      table = null;
+      wake();
+      const opened = new PaintingTable(sheet, {
+        kernels: await kernels,
+        now: () => performance.now(),
+        tell,
+      });
+      const work = opened.ready(await papers.load(sheet.key));
+      for (let step = work.next(); ; step = work.next()) {
+        if (step.done) {
+          table = opened;
+          void run();
+          return step.value;
+        }
+        onProgress(step.value);
+        await breathe();
+      }
+    },
+    begin: (stroke, place) => withTable((on) => on.begin(stroke, place)),
+    goOn: (places) => withTable((on) => on.goOn(places)),
+    end: () => Promise.resolve(withTable((on) => on.end())),
+    giveUp: () => Promise.resolve(withTable((on) => on.giveUp())),
+    act: (act) => Promise.resolve().then(() => withTable((on) => on.act(act))),
+    setActs: (after, acts) => Promise.resolve(withTable((on) => on.setActs(after, acts))),
+    setOut: (pigments) => withTable((on) => on.setOut(pigments)),
+    clock: (order) => withTable((on) => on.setClock(order)),
+    look: (look, masked) => withTable((on) => on.look(look, masked)),
+    read: (shape) => Promise.resolve(withTable((on) => on.read(shape))),
+    keep,
+    forget: (key) => papers.forget(key),
+    async close() {
+      await keep();
+      table = null;
+      wake();
+    },
+  };
+}

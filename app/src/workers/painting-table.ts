@@ -1,0 +1,341 @@
+import { pigmentsIn, type HandAct } from '@kettle/core/plan';
+import type { Pigment } from '@kettle/core/pigment';
+import { done, type Work } from '@kettle/core/units';
+import {
+  brushById,
+  fingerprintOf,
+  isReached,
+  markOfText,
+  PaperClock,
+  probe,
+  Replay,
+  setOut,
+  shapeBounds,
+  sharesOfStages,
+  stageAtPoint,
+  WATER_VERSION,
+  type ActOf,
+  type AskedAct,
+  type ClockOrder,
+  type PanelAct,
+  type PaperLook,
+  type Shape,
+  type Stage,
+} from '@kettle/core/water';
+import type { AskedStroke, OpenedSheet, Place, ReadySheet, SheetReading, TableNews } from './painting-api';
+import type { StoredPaper } from './paper-store';
+import type { SimulationKernels } from './simulation-jobs';
+import { TilesInView } from './tiles-in-view';
+
+/** What the table needs of the world. */
+export interface TableWorld {
+  readonly kernels: SimulationKernels;
+  readonly now: () => number;
+  readonly tell: (news: TableNews) => void;
+}
+
+/** What the states kept of a sheet may hold, bytes; measured by `npm run verify`. */
+export const PAPER_CAP_BYTES = 120e6;
+
+/** So many of the last states are kept between two openings. */
+const STATES_KEPT = 6;
+
+/** Time given to colouring after a step, ms: less while a brush is on the paper. */
+const COLOURS_MS = { painting: 6, waiting: 14 };
+
+/** Time given to running ahead before the hand is looked for again, ms. */
+const AHEAD_MS = 30;
+
+/** The stages of the sheet are counted no oftener than this, ms. */
+const STAGES_EVERY_MS = 250;
+
+/** The stroke under way, and where it has come. */
+interface Stroke {
+  readonly act: ActOf<'stroke'>;
+  readonly waterBefore: number;
+  readonly reachMm: number;
+}
+
+/**
+ * One sheet under the hand. `turn` does what is due: what the hand has done since, a step of the paper, some of the
+ * colouring; it never holds the worker up for longer than a step takes.
+ */
+export class PaintingTable {
+  private readonly replay: Replay;
+  private readonly tiles: TilesInView;
+  private readonly clock: PaperClock;
+  private acts: readonly HandAct[];
+  private rate = 0;
+  private ahead: Extract<ClockOrder, { until: unknown }>['until'] | null = null;
+  private stroke: Stroke | null = null;
+  private waiting: Place[] = [];
+  private fresh: ActOf<'stroke'>['points'] = [];
+  private stages: Readonly<Record<Stage, number>>;
+  private stagesAtMs = -Infinity;
+  private told = '';
+
+  constructor(
+    private readonly sheet: OpenedSheet,
+    private readonly world: TableWorld,
+  ) {
+    const { trial, embedded } = sheet;
+    this.acts = trial.acts;
+    this.replay = new Replay(
+      {
+        ...{ widthMm: trial.widthMm, heightMm: trial.heightMm, cellMm: trial.cellMm, seed: trial.seed },
+        ...{ paper: trial.paper, climate: trial.climate, pigments: [...trial.pigments] },
+        ...{ acts: trial.acts.map(({ act }) => act), stopS: 1, probes: [] },
+      },
+      world.kernels.panel,
+      PAPER_CAP_BYTES,
+      embedded,
+    );
+    this.tiles = new TilesInView(this.run, world.kernels.paint);
+    this.clock = new PaperClock(world.now(), 0);
+    this.stages = sharesOfStages(this.run);
+  }
+
+  private get run(): Replay['run'] {
+    return this.replay.run;
+  }
+
+  /** Brings the paper to where it was left, from what was kept of it or by painting it again. */
+  *ready(kept: StoredPaper | null): Work<ReadySheet> {
+    const fits =
+      kept?.version === this.version &&
+      kept.acts <= this.acts.length &&
+      kept.actsMark === this.mark(kept.acts);
+    if (kept && fits) this.replay.takeBack(kept.states);
+    const lastS = this.sheet.atS ?? Math.max(0, ...this.acts.map(({ act }) => lastOf(act)));
+    yield* this.replay.goTo(Math.max(this.run.atS, lastS));
+    this.tiles.all();
+    this.restart();
+    const { columns, rows } = this.run.panel;
+    return { columns, rows, atS: this.run.atS, fromAnew: kept !== null && !fits };
+  }
+
+  /** Does what is due; answers how long there is nothing to do, ms. */
+  turn(): number {
+    this.takeStroke();
+    const stepped = this.ahead ? this.runAhead() : this.stepIfDue();
+    if (stepped) this.tiles.timePasses();
+    const colours = this.stroke ? COLOURS_MS.painting : COLOURS_MS.waiting;
+    const tiles = this.tiles.show(this.world.now() + colours, this.world.now);
+    this.tell(tiles);
+    if (stepped || !this.tiles.isAllShown) return 0;
+    if (this.rate === 0 && !this.stroke) return this.replay.packNext() ? 0 : Infinity;
+    return this.replay.packNext() ? 0 : 4;
+  }
+
+  begin(asked: AskedStroke, place: Place): void {
+    if (this.stroke) this.endStroke();
+    const nowS = this.run.atS;
+    const [x, y, pressure] = place;
+    const brush = brushById(asked.brush);
+    const act: ActOf<'stroke'> = { ...asked, atS: nowS, points: [[x, y, pressure, nowS]] };
+    const waterBefore = this.waterMl;
+    this.replay.doNow(act, true);
+    this.stroke = { act, waterBefore, reachMm: brush.widthMm };
+    this.fresh.push(...act.points);
+    this.touched([place], brush.widthMm);
+    this.ahead = null;
+    this.clock.run(1, this.world.now(), nowS);
+  }
+
+  goOn(places: readonly Place[]): void {
+    if (this.stroke) this.waiting.push(...places);
+  }
+
+  end(): HandAct | null {
+    this.takeStroke();
+    return this.endStroke();
+  }
+
+  /** The stroke under way has never been. */
+  giveUp(): void {
+    if (!this.stroke) return;
+    this.endStroke();
+    this.setActs(this.acts.length - 1, []);
+  }
+
+  act(asked: AskedAct): HandAct {
+    if (this.stroke) this.end();
+    const act = { ...asked, atS: this.run.atS } as PanelAct;
+    const [waterBefore, place] = [this.waterMl, placeOf(act)];
+    const onto = place ? stageAtPoint(this.run, ...middleOf(place)) : 'dry';
+    this.replay.doNow(act);
+    const done: HandAct = { act, onto, waterMl: this.waterMl - waterBefore };
+    this.acts = [...this.acts, done];
+    if (place) this.tiles.touch(place);
+    else this.tiles.all();
+    return done;
+  }
+
+  setActs(after: number, acts: readonly HandAct[]): void {
+    const gone = this.acts[after] as HandAct | undefined;
+    const nowS = this.run.atS;
+    this.acts = [...this.acts.slice(0, after), ...acts];
+    this.replay.setActs(this.acts.map(({ act }) => act));
+    // What is taken back takes the paper to when it began; what comes again, to when it was done.
+    const untilS =
+      acts.length > 0
+        ? Math.max(...acts.map(({ act }) => lastOf(act)))
+        : Math.min(nowS, gone?.act.atS ?? nowS);
+    done(this.replay.goTo(untilS));
+    this.tiles.all();
+    this.restart();
+  }
+
+  setOut(pigments: readonly Pigment[]): void {
+    setOut(this.run, pigments);
+  }
+
+  setClock(order: ClockOrder): void {
+    if ('rate' in order) {
+      this.ahead = null;
+      this.rate = order.rate;
+    } else {
+      this.ahead = order.until;
+    }
+    this.restart();
+  }
+
+  look(look: PaperLook, masked: boolean): void {
+    this.tiles.seenAs(look, masked);
+  }
+
+  read(shape: Shape): SheetReading {
+    return { ...probe(this.run, 'here', shape), fingerprint: fingerprintOf(this.run) };
+  }
+
+  /** The paper as it is, for the next opening; `null` while a stroke is under way. */
+  toKeep(): StoredPaper | null {
+    if (this.stroke) return null;
+    this.replay.keep();
+    while (this.replay.packNext());
+    return {
+      ...{ key: this.sheet.key, version: this.version, acts: this.acts.length },
+      ...{ actsMark: this.mark(this.acts.length), states: this.replay.keptStates.slice(-STATES_KEPT) },
+    };
+  }
+
+  private get version(): string {
+    const { panel } = this.world.kernels;
+    const { widthMm, heightMm, cellMm, paper, climate, seed } = this.sheet.trial;
+    const sheet = JSON.stringify([widthMm, heightMm, cellMm, paper, climate, seed]);
+    return [WATER_VERSION, panel.name, panel.version, markOfText(sheet)].join(' ');
+  }
+
+  private mark(acts: number): string {
+    const done = this.acts.slice(0, acts);
+    // A pigment set out later takes a place that none of these has used.
+    const places = new Set(done.flatMap(pigmentsIn));
+    const codes = this.run.pigments.map(({ code }, i) => (places.has(code) ? [code, i] : null));
+    return markOfText(JSON.stringify([codes.filter(Boolean), done.map(({ act }) => act)]));
+  }
+
+  /** Water on the sheet, ml, but for what the air took. */
+  private get waterMl(): number {
+    const { ledger, panel } = this.run;
+    return ((ledger.waterApplied - ledger.waterRemoved) * panel.cellMm ** 2) / 1e6;
+  }
+
+  /** Lays what the pen has done since the last look. */
+  private takeStroke(): void {
+    const { stroke, waiting } = this;
+    if (!stroke || waiting.length === 0) return;
+    this.waiting = [];
+    const before = stroke.act.points.at(-1)!;
+    const from = stroke.act.points.length;
+    this.replay.goOn(stroke.act, waiting);
+    this.fresh.push(...stroke.act.points.slice(from));
+    this.touched([[before[0], before[1], before[2]], ...waiting], stroke.reachMm);
+  }
+
+  private endStroke(): HandAct | null {
+    const { stroke } = this;
+    if (!stroke) return null;
+    this.stroke = null;
+    this.waiting = [];
+    this.fresh = [];
+    const done: HandAct = {
+      act: stroke.act,
+      onto: this.replay.endStroke(stroke.act),
+      waterMl: this.waterMl - stroke.waterBefore,
+    };
+    this.acts = [...this.acts, done];
+    this.restart();
+    return done;
+  }
+
+  private touched(places: readonly Place[], reach: number): void {
+    const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)];
+    this.tiles.touch([
+      Math.min(...xs) - reach,
+      Math.min(...ys) - reach,
+      Math.max(...xs) + reach,
+      Math.max(...ys) + reach,
+    ]);
+  }
+
+  private restart(): void {
+    this.clock.run(this.stroke ? 1 : this.rate, this.world.now(), this.run.atS);
+  }
+
+  private stepIfDue(): boolean {
+    if (this.clock.rate === 0) return false;
+    const nowMs = this.world.now();
+    if (this.clock.dueS(nowMs) < this.run.atS + this.run.nextS) return false;
+    this.replay.advance(this.run.atS + 1e-6).next();
+    this.clock.reached(this.world.now(), this.run.atS);
+    return true;
+  }
+
+  private runAhead(): boolean {
+    const until = this.ahead!;
+    const endMs = this.world.now() + AHEAD_MS;
+    const toS = typeof until === 'object' ? until.atS : Infinity;
+    const course = this.replay.advance(toS);
+    while (!isReached(this.run, until) && this.world.now() < endMs) if (course.next().done) break;
+    this.clock.reached(this.world.now(), this.run.atS);
+    if (isReached(this.run, until)) {
+      this.ahead = null;
+      this.rate = 0;
+      this.stagesAtMs = -Infinity;
+      this.restart();
+    }
+    return true;
+  }
+
+  private tell(tiles: TableNews['tiles']): void {
+    const nowMs = this.world.now();
+    if (nowMs - this.stagesAtMs > STAGES_EVERY_MS) {
+      this.stages = sharesOfStages(this.run);
+      this.stagesAtMs = nowMs;
+    }
+    const [stroke, { atS }] = [this.fresh, this.run];
+    const told = [atS, this.rate, this.ahead === null].join(' ');
+    if (tiles.length === 0 && stroke.length === 0 && told === this.told) return;
+    this.told = told;
+    this.fresh = [];
+    this.world.tell({
+      ...{ atS, rate: this.rate, reachedRate: this.clock.reachedRate(nowMs) },
+      ...{ runsAhead: this.ahead !== null, stages: this.stages, tiles, stroke },
+    });
+  }
+}
+
+/** When an act is done, s. */
+const lastOf = (act: PanelAct): number =>
+  act.kind === 'stroke' ? (act.points.at(-1)?.[3] ?? act.atS) : act.atS;
+
+function placeOf(act: PanelAct): readonly [number, number, number, number] | null {
+  if ('shape' in act && act.shape) return shapeBounds(act.shape);
+  if ('area' in act) return shapeBounds(act.area);
+  if (act.kind !== 'salt') return null;
+  const [xs, ys] = [act.points.map(([x]) => x), act.points.map(([, y]) => y)];
+  return [Math.min(...xs) - 1, Math.min(...ys) - 1, Math.max(...xs) + 1, Math.max(...ys) + 1];
+}
+
+const middleOf = ([left, top, right, bottom]: readonly [number, number, number, number]) =>
+  [(left + right) / 2, (top + bottom) / 2] as const;

@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { climateSchema } from '../climate';
+import { id } from '../units';
+import { panelActSchema, STAGES } from '../water';
+
+/** An act of the hand on a sheet, in the paper's time, and what it met there. */
+export const handActSchema = z.strictObject({
+  act: panelActSchema,
+  /** How wet the paper was where it came. */
+  onto: z.enum(STAGES),
+  /** Water it brought, less what it took up, ml. */
+  waterMl: z.number().min(-1000).max(1000),
+});
+export type HandAct = z.infer<typeof handActSchema>;
+
+/** A sheet of simulated paper painted by hand, to see how it goes: everything done on it, in the order of its time. */
+export const trialSchema = z.strictObject({
+  id,
+  name: z.string().min(1).max(60),
+  note: z.string().max(2000),
+  /** The whole sheet, mm, and how finely it is simulated. */
+  widthMm: z.number().positive().max(600),
+  heightMm: z.number().positive().max(600),
+  cellMm: z.number().min(0.2).max(2),
+  paper: id,
+  climate: climateSchema,
+  /** Which sheet of its paper. */
+  seed: z.int(),
+  /** Pigments set out for it, by code. */
+  pigments: z.array(z.string()).max(6),
+  acts: z.array(handActSchema).max(5000),
+});
+export type Trial = z.infer<typeof trialSchema>;
+
+/** What names a pigment in an act. */
+export const pigmentsIn = ({ act }: HandAct): readonly string[] =>
+  ('parts' in act ? act.parts : 'pigments' in act ? act.pigments : []).map(({ pigment }) => pigment);

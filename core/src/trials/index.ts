@@ -1,0 +1,3 @@
+export { asPasses, type AsPasses } from './as-passes';
+export { newSheet, type SheetBegins } from './new-sheet';
+export { wetted } from './wetted';
