@@ -88,7 +88,7 @@ describe('a sheet under the hand', () => {
     const on = new Table();
     on.paint(40);
     const { atS } = on.news.at(-1)!;
-    expect(atS).toBeGreaterThan(0.8 * (on.ms / 1000));
+    expect(atS).toBeGreaterThan(0.75 * (on.ms / 1000));
     expect(atS).toBeLessThanOrEqual(on.ms / 1000 + 0.01);
     on.table.end();
     on.pass(500);

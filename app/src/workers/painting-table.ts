@@ -46,6 +46,9 @@ const COLOURS_MS = { painting: 6, waiting: 14 };
 /** Time given to running ahead before the hand is looked for again, ms. */
 const AHEAD_MS = 30;
 
+/** With the clock running and no step due, it is looked again after so long, ms. */
+const RESTS_MS = 4;
+
 /** The stages of the sheet are counted no oftener than this, ms. */
 const STAGES_EVERY_MS = 250;
 
@@ -73,6 +76,8 @@ export class PaintingTable {
   private stages: Readonly<Record<Stage, number>>;
   private stagesAtMs = -Infinity;
   private told = '';
+  /** A step was taken, and what it changed is not shown. */
+  private coloursNext = false;
 
   constructor(
     private readonly sheet: OpenedSheet,
@@ -114,17 +119,27 @@ export class PaintingTable {
     return { columns, rows, atS: this.run.atS, fromAnew: kept !== null && !fits };
   }
 
-  /** Does what is due; answers how long there is nothing to do, ms. */
+  /**
+   * Does one thing that is due, a step or some colouring, so that the hand is looked for between any two; answers how long
+   * there is nothing to do, ms.
+   */
   turn(): number {
-    this.takeStroke();
-    const stepped = this.ahead ? this.runAhead() : this.stepIfDue();
-    if (stepped) this.tiles.timePasses();
+    // What the hand has just done is shown before the paper takes its next step.
+    if (this.takeStroke()) {
+      this.tell(this.tiles.show(0, this.world.now));
+      return 0;
+    }
+    const stepped = !this.coloursNext && (this.ahead ? this.runAhead() : this.stepIfDue());
+    this.coloursNext = stepped;
+    if (stepped) {
+      this.tiles.timePasses();
+      return 0;
+    }
     const colours = this.stroke ? COLOURS_MS.painting : COLOURS_MS.waiting;
-    const tiles = this.tiles.show(this.world.now() + colours, this.world.now);
-    this.tell(tiles);
-    if (stepped || !this.tiles.isAllShown) return 0;
-    if (this.rate === 0 && !this.stroke) return this.replay.packNext() ? 0 : Infinity;
-    return this.replay.packNext() ? 0 : 4;
+    this.tell(this.tiles.show(this.world.now() + colours, this.world.now));
+    if (!this.tiles.isAllShown || this.isDue()) return 0;
+    if (this.replay.packNext()) return 0;
+    return this.rate === 0 && !this.stroke ? Infinity : RESTS_MS;
   }
 
   begin(asked: AskedStroke, place: Place): void {
@@ -135,9 +150,9 @@ export class PaintingTable {
     const act: ActOf<'stroke'> = { ...asked, atS: nowS, points: [[x, y, pressure, nowS]] };
     const waterBefore = this.waterMl;
     this.replay.doNow(act, true);
-    this.stroke = { act, waterBefore, reachMm: brush.widthMm };
+    this.stroke = { act, waterBefore, reachMm: brush.widthMm / 2 + this.run.panel.cellMm };
     this.fresh.push(...act.points);
-    this.touched([place], brush.widthMm);
+    this.touched([place], brush.widthMm / 2);
     this.ahead = null;
     this.clock.run(1, this.world.now(), nowS);
   }
@@ -241,15 +256,16 @@ export class PaintingTable {
   }
 
   /** Lays what the pen has done since the last look. */
-  private takeStroke(): void {
+  private takeStroke(): boolean {
     const { stroke, waiting } = this;
-    if (!stroke || waiting.length === 0) return;
+    if (!stroke || waiting.length === 0) return false;
     this.waiting = [];
     const before = stroke.act.points.at(-1)!;
     const from = stroke.act.points.length;
     this.replay.goOn(stroke.act, waiting);
     this.fresh.push(...stroke.act.points.slice(from));
     this.touched([[before[0], before[1], before[2]], ...waiting], stroke.reachMm);
+    return true;
   }
 
   private endStroke(): HandAct | null {
@@ -282,10 +298,13 @@ export class PaintingTable {
     this.clock.run(this.stroke ? 1 : this.rate, this.world.now(), this.run.atS);
   }
 
+  private isDue(): boolean {
+    if (this.ahead) return true;
+    return this.clock.rate > 0 && this.clock.dueS(this.world.now()) >= this.run.atS + this.run.nextS;
+  }
+
   private stepIfDue(): boolean {
-    if (this.clock.rate === 0) return false;
-    const nowMs = this.world.now();
-    if (this.clock.dueS(nowMs) < this.run.atS + this.run.nextS) return false;
+    if (!this.isDue()) return false;
     this.replay.advance(this.run.atS + 1e-6).next();
     this.clock.reached(this.world.now(), this.run.atS);
     return true;
