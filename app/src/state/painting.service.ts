@@ -1,11 +1,12 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Subject } from 'rxjs';
-import { newSheet, type SheetBegins } from '@kettle/core/trials';
+import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/trials';
 import type { HandAct, Trial } from '@kettle/core/plan';
 import type { AskedAct, ClockOrder, PaperLook, Shape, StrokePoint } from '@kettle/core/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
 import type {
   AskedStroke,
+  OpenedSheet,
   PaintedTile,
   Place,
   ReadySheet,
@@ -157,6 +158,23 @@ export class PaintingService {
 
   clock(order: ClockOrder): void {
     void this.worker.api.clock(order);
+  }
+
+  /** Does what a remedy says, step by step, and lets the sheet dry. */
+  async carryOut({ steps }: Pick<Remedy, 'steps'>): Promise<void> {
+    for (const { when, act } of steps) {
+      if (when !== 'now') await this.worker.api.runTo(when);
+      await this.act(act);
+    }
+    await this.worker.api.runTo('dry');
+  }
+
+  /** A sheet as the workers take it; the one on the table is kept as it is first. */
+  async asKept(id: string): Promise<OpenedSheet | null> {
+    if (id === this.sheet()?.id) await this.keepNow();
+    const plan = this.store.plan();
+    const trial = plan?.trials.find((sheet) => sheet.id === id);
+    return plan && trial ? { trial, embedded: plan.embedded, key: keyOf(plan.id, id), atS: null } : null;
   }
 
   seeAs(look: PaperLook, masked: boolean): void {

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { labOf } from '@kettle/core/colour';
+import { mergedPicture } from '@kettle/core/formats';
 import { paperReflectance } from '@kettle/core/paper';
 import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
@@ -79,9 +80,10 @@ export class Pictures {
   async bring(file: File, use: Picture['use']): Promise<Picture> {
     const plan = this.store.plan()!;
     if (file.size > LARGEST_FILE) throw new BadInput('picture', 'is larger than 30 MB');
-    const bytes = new Uint8Array(await file.arrayBuffer());
+    const brought = new Uint8Array(await file.arrayBuffer());
+    const bytes = isZip(brought) ? mergedPicture(brought) : brought;
     const { kind, dpi } = readHead(bytes);
-    const { widthPx, heightPx } = await this.worker.sizeOf(file).catch(() => {
+    const { widthPx, heightPx } = await this.worker.sizeOf(new Blob([new Uint8Array(bytes)])).catch(() => {
       throw new BadInput('picture', 'is damaged: it cannot be unpacked');
     });
     const id = `picture-${crypto.randomUUID().slice(0, 8)}`;
@@ -144,6 +146,9 @@ export class Pictures {
     }
   }
 }
+
+/** A file of layers is a zip. */
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 const tenth = (mm: number): number => Math.round(10 * mm) / 10;
 

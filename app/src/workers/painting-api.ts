@@ -78,6 +78,8 @@ export interface PaintingApi {
   /** More pigments are set out; those the sheet has keep their places. */
   setOut(pigments: readonly Pigment[]): void;
   clock(order: ClockOrder): void;
+  /** Runs ahead until the sheet is so far; resolves then, or when its clock is told otherwise. */
+  runTo(until: 'matt' | 'dry'): Promise<void>;
   look(look: PaperLook, masked: boolean): void;
   read(shape: Shape): Promise<SheetReading>;
   /** Keeps the paper as it is, for the next opening. */

@@ -73,6 +73,7 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
     setActs: (after, acts) => Promise.resolve(withTable((on) => on.setActs(after, acts))),
     setOut: (pigments) => withTable((on) => on.setOut(pigments)),
     clock: (order) => withTable((on) => on.setClock(order)),
+    runTo: (until) => withTable((on) => on.runTo(until)),
     look: (look, masked) => withTable((on) => on.look(look, masked)),
     read: (shape) => Promise.resolve(withTable((on) => on.read(shape))),
     keep,

@@ -1,11 +1,10 @@
-import { pigmentsIn, type HandAct } from '@kettle/core/plan';
+import type { HandAct } from '@kettle/core/plan';
 import type { Pigment } from '@kettle/core/pigment';
 import { done, type Work } from '@kettle/core/units';
 import {
   brushById,
   fingerprintOf,
   isReached,
-  markOfText,
   PaperClock,
   probe,
   Replay,
@@ -13,7 +12,6 @@ import {
   shapeBounds,
   sharesOfStages,
   stageAtPoint,
-  WATER_VERSION,
   type ActOf,
   type AskedAct,
   type ClockOrder,
@@ -23,6 +21,14 @@ import {
   type Stage,
 } from '@kettle/core/water';
 import type { AskedStroke, OpenedSheet, Place, ReadySheet, SheetReading, TableNews } from './painting-api';
+import {
+  lastOfAll,
+  markOfActs,
+  PAPER_CAP_BYTES,
+  paperVersion,
+  simulationOf,
+  statesThatFit,
+} from './kept-paper';
 import type { StoredPaper } from './paper-store';
 import type { SimulationKernels } from './simulation-jobs';
 import { TilesInView } from './tiles-in-view';
@@ -33,9 +39,6 @@ export interface TableWorld {
   readonly now: () => number;
   readonly tell: (news: TableNews) => void;
 }
-
-/** What the states kept of a sheet may hold, bytes; measured by `npm run verify`. */
-export const PAPER_CAP_BYTES = 120e6;
 
 /** So many of the last states are kept between two openings. */
 const STATES_KEPT = 6;
@@ -76,6 +79,8 @@ export class PaintingTable {
   private stages: Readonly<Record<Stage, number>>;
   private stagesAtMs = -Infinity;
   private told = '';
+  /** Who waits for the paper to be so far. */
+  private arrived: () => void = () => undefined;
   /** A step was taken, and what it changed is not shown. */
   private coloursNext = false;
 
@@ -85,16 +90,7 @@ export class PaintingTable {
   ) {
     const { trial, embedded } = sheet;
     this.acts = trial.acts;
-    this.replay = new Replay(
-      {
-        ...{ widthMm: trial.widthMm, heightMm: trial.heightMm, cellMm: trial.cellMm, seed: trial.seed },
-        ...{ paper: trial.paper, climate: trial.climate, pigments: [...trial.pigments] },
-        ...{ acts: trial.acts.map(({ act }) => act), stopS: 1, probes: [] },
-      },
-      world.kernels.panel,
-      PAPER_CAP_BYTES,
-      embedded,
-    );
+    this.replay = new Replay(simulationOf(trial), world.kernels.panel, PAPER_CAP_BYTES, embedded);
     this.tiles = new TilesInView(this.run, world.kernels.paint);
     this.clock = new PaperClock(world.now(), 0);
     this.stages = sharesOfStages(this.run);
@@ -106,17 +102,14 @@ export class PaintingTable {
 
   /** Brings the paper to where it was left, from what was kept of it or by painting it again. */
   *ready(kept: StoredPaper | null): Work<ReadySheet> {
-    const fits =
-      kept?.version === this.version &&
-      kept.acts <= this.acts.length &&
-      kept.actsMark === this.mark(kept.acts);
-    if (kept && fits) this.replay.takeBack(kept.states);
-    const lastS = this.sheet.atS ?? Math.max(0, ...this.acts.map(({ act }) => lastOf(act)));
+    const states = statesThatFit(kept, this.acts, this.version, this.run);
+    if (states) this.replay.takeBack(states);
+    const lastS = this.sheet.atS ?? lastOfAll(this.acts);
     yield* this.replay.goTo(Math.max(this.run.atS, lastS));
     this.tiles.all();
     this.restart();
     const { columns, rows } = this.run.panel;
-    return { columns, rows, atS: this.run.atS, fromAnew: kept !== null && !fits };
+    return { columns, rows, atS: this.run.atS, fromAnew: kept !== null && states === null };
   }
 
   /**
@@ -192,10 +185,7 @@ export class PaintingTable {
     this.acts = [...this.acts.slice(0, after), ...acts];
     this.replay.setActs(this.acts.map(({ act }) => act));
     // What is taken back takes the paper to when it began; what comes again, to when it was done.
-    const untilS =
-      acts.length > 0
-        ? Math.max(...acts.map(({ act }) => lastOf(act)))
-        : Math.min(nowS, gone?.act.atS ?? nowS);
+    const untilS = acts.length > 0 ? lastOfAll(acts) : Math.min(nowS, gone?.act.atS ?? nowS);
     done(this.replay.goTo(untilS));
     this.tiles.all();
     this.restart();
@@ -205,7 +195,16 @@ export class PaintingTable {
     setOut(this.run, pigments);
   }
 
+  /** Runs ahead until something is so; resolves then, or when the clock is told otherwise. */
+  runTo(until: 'matt' | 'dry'): Promise<void> {
+    this.setClock({ until });
+    return new Promise((resolve) => {
+      this.arrived = resolve;
+    });
+  }
+
   setClock(order: ClockOrder): void {
+    this.arrived();
     if ('rate' in order) {
       this.ahead = null;
       this.rate = order.rate;
@@ -230,23 +229,12 @@ export class PaintingTable {
     while (this.replay.packNext());
     return {
       ...{ key: this.sheet.key, version: this.version, acts: this.acts.length },
-      ...{ actsMark: this.mark(this.acts.length), states: this.replay.keptStates.slice(-STATES_KEPT) },
+      ...{ actsMark: markOfActs(this.acts, this.run), states: this.replay.keptStates.slice(-STATES_KEPT) },
     };
   }
 
   private get version(): string {
-    const { panel } = this.world.kernels;
-    const { widthMm, heightMm, cellMm, paper, climate, seed } = this.sheet.trial;
-    const sheet = JSON.stringify([widthMm, heightMm, cellMm, paper, climate, seed]);
-    return [WATER_VERSION, panel.name, panel.version, markOfText(sheet)].join(' ');
-  }
-
-  private mark(acts: number): string {
-    const done = this.acts.slice(0, acts);
-    // A pigment set out later takes a place that none of these has used.
-    const places = new Set(done.flatMap(pigmentsIn));
-    const codes = this.run.pigments.map(({ code }, i) => (places.has(code) ? [code, i] : null));
-    return markOfText(JSON.stringify([codes.filter(Boolean), done.map(({ act }) => act)]));
+    return paperVersion(this.sheet.trial, this.world.kernels.panel);
   }
 
   /** Water on the sheet, ml, but for what the air took. */
@@ -322,6 +310,7 @@ export class PaintingTable {
       this.rate = 0;
       this.stagesAtMs = -Infinity;
       this.restart();
+      this.arrived();
     }
     return true;
   }
@@ -343,10 +332,6 @@ export class PaintingTable {
     });
   }
 }
-
-/** When an act is done, s. */
-const lastOf = (act: PanelAct): number =>
-  act.kind === 'stroke' ? (act.points.at(-1)?.[3] ?? act.atS) : act.atS;
 
 function placeOf(act: PanelAct): readonly [number, number, number, number] | null {
   if ('shape' in act && act.shape) return shapeBounds(act.shape);

@@ -1,6 +1,9 @@
 import type { Plan } from '@kettle/core/plan';
 import type { RehearsalSetting } from '@kettle/core/schedule';
 import type { PanelPicture, Simulation } from '@kettle/core/water';
+import type { Difference, LayerSpan, Remedy } from '@kettle/core/trials';
+import type { OpenedSheet } from './painting-api';
+import type { Forecast, Morning, Place } from './sheet-jobs';
 import type { OnProgress } from './watching';
 
 /** What the panel looks like at one time of a plan. */
@@ -32,5 +35,24 @@ export interface SimulationApi {
   ): Promise<number | null>;
   /** Simulates a patch to its end: how it looks dry, and the lightness of its probe. */
   patch(simulation: Simulation): Promise<PatchLook>;
+  /** A sheet painted by hand, when all on it has dried; `null` when cancelled, here and below. */
+  morning(job: number, sheet: OpenedSheet, onProgress: OnProgress): Promise<Morning | null>;
+  /** What comes of a remedy at a place of a sheet. */
+  forecast(
+    job: number,
+    sheet: OpenedSheet,
+    remedy: Pick<Remedy, 'steps'>,
+    place: Place,
+    onProgress: OnProgress,
+  ): Promise<Forecast | null>;
+  /** Where two sheets differ. Refuses sheets of different shapes. */
+  compare(one: PanelPicture, other: PanelPicture): Promise<Difference>;
+  /** A sheet taken apart into what was laid by each time, as an OpenRaster file. */
+  openRaster(
+    job: number,
+    sheet: OpenedSheet,
+    spans: readonly LayerSpan[],
+    onProgress: OnProgress,
+  ): Promise<Uint8Array | null>;
   cancel(job: number): void;
 }

@@ -7,7 +7,11 @@ import { MOST_MOMENTS, simulationJobs } from './simulation-jobs';
 
 const plan = kettleInTheRain();
 const rough = { cellMm: 3, seed: 1 };
-const jobs = simulationJobs(loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })));
+const nothingKept = { load: () => Promise.resolve(null) };
+const jobs = simulationJobs(
+  loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })),
+  nothingKept,
+);
 const nothing = (): void => undefined;
 
 describe('painting a plan ahead', () => {
@@ -70,7 +74,7 @@ describe('painting a plan ahead', () => {
   });
 
   it('fails when a kernel does not load, rather than guess', async () => {
-    const broken = simulationJobs(Promise.reject(new Error('no kernel')));
+    const broken = simulationJobs(Promise.reject(new Error('no kernel')), nothingKept);
     await expect(broken.rehearse(1, plan, rough, nothing, nothing)).rejects.toThrow('no kernel');
   });
 });

@@ -11,6 +11,10 @@ import {
   type PanelRun,
   type Simulation,
 } from '@kettle/core/water';
+import { writeOpenRaster } from '@kettle/core/prints';
+import { difference } from '@kettle/core/trials';
+import type { PaperStore } from './paper-store';
+import { forecast, layered, morning } from './sheet-jobs';
 import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
 import { watching } from './watching';
 
@@ -25,24 +29,47 @@ export const MOST_MOMENTS = 36;
 export const STATES_CAP_BYTES = 100e6;
 
 /** What the simulation worker does when asked. */
-export function simulationJobs(kernels: Promise<SimulationKernels>): SimulationApi {
+export function simulationJobs(
+  kernels: Promise<SimulationKernels>,
+  papers: Pick<PaperStore, 'load'>,
+): SimulationApi {
   const watch = watching();
   let queue: Promise<unknown> = Promise.resolve();
 
-  return {
-    rehearse(job, plan, setting, onMoment, onProgress) {
-      const turn = queue.then(async () =>
-        watch.work(job, rehearsal(plan, setting, await kernels, onMoment), onProgress),
-      );
-      queue = turn.catch(() => undefined);
-      return turn;
-    },
+  /** Jobs are done one after another; one that fails does not hold up the next. */
+  function inTurn<Answer>(job: () => Promise<Answer>): Promise<Answer> {
+    const turn = queue.then(job);
+    queue = turn.catch(() => undefined);
+    return turn;
+  }
 
-    patch(simulation) {
-      const turn = queue.then(async () => patchLook(simulation, await kernels));
-      queue = turn.catch(() => undefined);
-      return turn;
-    },
+  return {
+    rehearse: (job, plan, setting, onMoment, onProgress) =>
+      inTurn(async () => watch.work(job, rehearsal(plan, setting, await kernels, onMoment), onProgress)),
+
+    patch: (simulation) => inTurn(async () => patchLook(simulation, await kernels)),
+
+    morning: (job, sheet, onProgress) =>
+      inTurn(async () =>
+        watch.work(job, morning(sheet, await papers.load(sheet.key), await kernels), onProgress),
+      ),
+
+    forecast: (job, sheet, remedy, place, onProgress) =>
+      inTurn(async () =>
+        watch.work(
+          job,
+          forecast(sheet, await papers.load(sheet.key), await kernels, remedy, place),
+          onProgress,
+        ),
+      ),
+
+    compare: (one, other) => Promise.resolve().then(() => difference(one, other)),
+
+    openRaster: (job, sheet, spans, onProgress) =>
+      inTurn(async () => {
+        const layers = await watch.work(job, layered(sheet, await kernels, spans), onProgress);
+        return layers && writeOpenRaster(layers, sheet.trial.cellMm);
+      }),
 
     cancel: watch.cancel,
   };

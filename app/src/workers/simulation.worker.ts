@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { loadPaintKernel, loadPanelKernel } from '@kettle/kernels/browser';
+import { BrowserPapers } from './paper-store';
 import { simulationJobs } from './simulation-jobs';
 
 const at = (name: string): string => new URL(`/kernels/${name}.wasm`, location.origin).href;
@@ -10,5 +11,6 @@ expose(
       panel,
       paint,
     })),
+    new BrowserPapers(),
   ),
 );

@@ -4,3 +4,4 @@ export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION } from './migrate';
 export { parseJson, readKettleFile, writeKettleFile, type KettleFile } from './kettle-file';
 export { readCalendar, writeCalendar, type CalendarDay } from './calendar-file';
 export { writePng, type Picture } from './png';
+export { mergedPicture } from './merged-picture';

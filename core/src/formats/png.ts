@@ -4,31 +4,34 @@ import { zlibSync } from 'fflate';
 export interface Picture {
   readonly width: number;
   readonly height: number;
-  /** `[(row · width + column) · 3 + channel]`. */
-  readonly rgb: Uint8Array;
+  /** `[(row · width + column) · 3 + channel]`, or with a fourth channel that says how far a pixel covers. */
+  readonly rgb: Uint8Array | Uint8ClampedArray;
+  readonly covers?: boolean;
   readonly dpi: number;
 }
 
 const SIGNATURE = [137, 80, 78, 71, 13, 10, 26, 10];
 const INCHES_A_METRE = 1 / 0.0254;
-/** Colour type 2: RGB, no palette, no alpha. */
+/** Colour types: RGB without and with alpha. */
 const TRUE_COLOUR = 2;
+const WITH_ALPHA = 6;
 
 /** A picture as a PNG file that states its true size (ISO/IEC 15948, chunks IHDR, pHYs, IDAT, IEND). */
-export function writePng({ width, height, rgb, dpi }: Picture): Uint8Array {
+export function writePng({ width, height, rgb, dpi, covers = false }: Picture): Uint8Array {
   const head = new DataView(new ArrayBuffer(13));
   head.setUint32(0, width);
   head.setUint32(4, height);
   head.setUint8(8, 8);
-  head.setUint8(9, TRUE_COLOUR);
+  head.setUint8(9, covers ? WITH_ALPHA : TRUE_COLOUR);
   const size = new DataView(new ArrayBuffer(9));
   const perMetre = Math.round(dpi * INCHES_A_METRE);
   size.setUint32(0, perMetre);
   size.setUint32(4, perMetre);
   size.setUint8(8, 1);
-  const lines = new Uint8Array((width * 3 + 1) * height);
+  const line = width * (covers ? 4 : 3);
+  const lines = new Uint8Array((line + 1) * height);
   for (let row = 0; row < height; row++)
-    lines.set(rgb.subarray(row * width * 3, (row + 1) * width * 3), row * (width * 3 + 1) + 1);
+    lines.set(rgb.subarray(row * line, (row + 1) * line), row * (line + 1) + 1);
   const parts = [
     Uint8Array.from(SIGNATURE),
     chunk('IHDR', new Uint8Array(head.buffer)),

@@ -56,3 +56,4 @@ export {
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
 export { LIFT, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
 export { pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
+export { HIDING_WHITE } from './white-acts';

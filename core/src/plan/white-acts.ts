@@ -5,13 +5,16 @@ import { newPass } from './new-pass';
 import type { Plan, PlannedMix, White } from './plan';
 import { LIFT, OPAQUE } from './technique';
 
+/** The white that hides what is under it: titanium; zinc does not. */
+export const HIDING_WHITE = 'PW6';
+
 /** A mask nobody has said a time for: on before the first pass, off at the end. */
 export const UNSAID: MaskTimes = { on: null, off: null };
 
 /** Undiluted titanium white: the white that covers. */
 const OPAQUE_WHITE: PlannedMix = newMix({
   ...{ id: 'opaque-white', name: 'opaque white', medium: 'opaque' },
-  ...{ parts: [{ pigment: 'PW6', parts: 1 }], strength: 1 },
+  ...{ parts: [{ pigment: HIDING_WHITE, parts: 1 }], strength: 1 },
 });
 
 /** Plans the acts by which a white is kept, or won back: its mask on and off, a lift, or opaque white when all is painted. */
@@ -23,7 +26,7 @@ export function planKeeping(plan: Plan, { area, way }: White): void {
   if (way === 'opaque') {
     const has = (code: string): boolean => plan.embedded.pigments.some((pigment) => pigment.code === code);
     if (!plan.mixes.some(({ id }) => id === OPAQUE_WHITE.id)) plan.mixes.push(OPAQUE_WHITE);
-    if (!has('PW6')) plan.embedded.pigments.push(pigmentByCode('PW6'));
+    if (!has(HIDING_WHITE)) plan.embedded.pigments.push(pigmentByCode(HIDING_WHITE));
     addLast(plan, area, OPAQUE, OPAQUE_WHITE.id);
   }
 }

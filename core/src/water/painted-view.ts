@@ -129,7 +129,7 @@ const MIRROR = 250;
 
 /** A mask’s film, with the lines it is told by in greys too. */
 const MASK_FILM = [230, 214, 173] as const;
-const MASK_LINE = [205, 182, 128] as const;
+const MASK_LINE = [219, 199, 150] as const;
 
 /** A whole film shines with a little grain; a going one in the valleys, the fewer the thinner it is. */
 const shineOf = (film: number, hill: number): number =>

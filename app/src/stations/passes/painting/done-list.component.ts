@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
-import { doneNotes } from './painting.view';
+import { asPasses } from '@kettle/core/trials';
+import { Messages } from '../../../state/messages.service';
+import { doneNotes, passesInWords } from './painting.view';
 
 /** What was done on the sheet, and what of it the plan may take over. */
 @Component({
@@ -46,11 +48,24 @@ import { doneNotes } from './painting.view';
 })
 export class DoneList {
   private readonly painting = inject(PaintingService);
-  private readonly plan = inject(PlanStore).plan;
+  private readonly store = inject(PlanStore);
+  private readonly messages = inject(Messages);
+  private readonly plan = this.store.plan;
   readonly notes = computed(() => {
     const [plan, sheet] = [this.plan(), this.painting.sheet()];
     return plan && sheet ? doneNotes(plan, sheet.acts) : [];
   });
+  readonly hasStrokes = computed(
+    () => this.painting.sheet()?.acts.some(({ act }) => act.kind === 'stroke') ?? false,
+  );
+
+  makePasses(): void {
+    const [plan, sheet] = [this.plan()!, this.painting.sheet()!];
+    const made = asPasses(plan, sheet);
+    this.store.do(...made.commands);
+    this.messages.say(passesInWords(made), 'Undo takes them out again; the sheet stays as it is.');
+  }
+
   readonly shown = computed(() => this.notes().slice(0, MOST_SHOWN));
 }
 

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { PlanStore } from '../../../state/plan-store';
+import type { Place } from '../../../workers/sheet-jobs';
 import { BOARD, toolById, type Held, type Load } from './painting.view';
 
 /** What the hand holds at the painting table. */
@@ -12,6 +13,10 @@ export class HandService {
   readonly dips = signal(true);
   readonly loose = signal(false);
   readonly through = signal<string | null>(null);
+  /** The next touch points at what went wrong, so large, and does nothing. */
+  readonly pointing = signal(false);
+  readonly pointsMm = signal(7);
+  readonly pointed = signal<Place | null>(null);
   /** `undefined` until a mix is chosen: then it is the card’s first. */
   private readonly chosen = signal<string | null | undefined>(undefined);
 
@@ -25,6 +30,12 @@ export class HandService {
     ...{ load: this.load(), dips: this.dips(), loose: this.loose() },
     ...{ mix: this.mix(), through: this.through() },
   }));
+
+  /** Points at a place of the sheet, mm from its corner. */
+  point(at: readonly [number, number]): void {
+    this.pointing.set(false);
+    this.pointed.set({ at, radiusMm: this.pointsMm() });
+  }
 
   takeMix(mix: string | null): void {
     this.chosen.set(mix);

@@ -18,6 +18,8 @@ import type { PaperLook } from '@kettle/core/water';
 import { PaintingBoard } from '../../../panel/painting-board';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
+import { SheetsService } from '../../../state/sheets.service';
+import { Amiss } from './amiss.component';
 import type { Place } from '../../../workers/painting-api';
 import { HeldRow } from '../../../ui/held-row.component';
 import { DoneList } from './done-list.component';
@@ -34,8 +36,8 @@ import {
 import { Plates } from './plates.component';
 import { Sheets } from './sheets.component';
 
-type Leaf = 'done' | 'sheets';
-type Seen = 'now' | 'dry' | 'uncovered' | 'value' | 'sheen';
+type Leaf = 'done' | 'amiss' | 'sheets';
+type Seen = 'now' | 'dry' | 'uncovered' | 'value' | 'sheen' | 'morning';
 
 /** How often it is looked how wet the paper under the hand is, ms. */
 const FEELS_EVERY_MS = 300;
@@ -44,7 +46,7 @@ const FEELS_EVERY_MS = 300;
 @Component({
   selector: 'kd-painting',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DoneList, HeldRow, Plates, Sheets],
+  imports: [Amiss, DoneList, HeldRow, Plates, Sheets],
   templateUrl: './painting.component.html',
   styleUrl: './painting.component.scss',
   host: {
@@ -56,6 +58,7 @@ export class Painting {
   private readonly store = inject(PlanStore);
   private readonly hand = inject(HandService);
   readonly painting = inject(PaintingService);
+  readonly sheets = inject(SheetsService);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: PaintingBoard | null = null;
   private strokes = 0;
@@ -64,6 +67,7 @@ export class Painting {
   readonly leaf = signal<Leaf>('done');
   readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [
     { id: 'done', name: 'Done so far' },
+    { id: 'amiss', name: 'Gone wrong?' },
     { id: 'sheets', name: 'Sheets' },
   ];
   readonly seen = signal<Seen>('now');
@@ -73,13 +77,18 @@ export class Painting {
     { id: 'uncovered', name: 'Uncovered' },
     { id: 'value', name: 'In greys' },
     { id: 'sheen', name: 'Along the light' },
+    { id: 'morning', name: 'Next morning' },
   ];
   readonly under = signal('');
+  readonly reading = signal('');
   readonly at = computed(() => formatClock(this.painting.news()?.atS ?? this.painting.ready()?.atS ?? 0));
   readonly stages = computed(() => (this.painting.news() ? stagesInWords(this.painting.news()!.stages) : ''));
   readonly readying = computed(() => {
     const share = this.painting.readying();
-    return share === null ? '' : `The sheet is being laid, ${Math.round(100 * share)} %…`;
+    if (share !== null) return `The sheet is being laid, ${Math.round(100 * share)} %…`;
+    const ahead = this.sheets.progress();
+    if (this.seen() !== 'morning') return '';
+    return ahead === null ? 'as it will be next morning' : `Looking ahead, ${Math.round(100 * ahead)} %…`;
   });
 
   constructor() {
@@ -98,7 +107,9 @@ export class Painting {
       this.giveTool();
       this.laySheet();
     });
-    this.painting.tiles.pipe(takeUntilDestroyed(destroy)).subscribe((tiles) => this.board?.paint(tiles));
+    this.painting.tiles.pipe(takeUntilDestroyed(destroy)).subscribe((tiles) => {
+      if (this.seen() !== 'morning') this.board?.paint(tiles);
+    });
     effect(() => this.giveTool());
     effect(() => this.laySheet());
     destroy.onDestroy(() => {
@@ -108,14 +119,27 @@ export class Painting {
   }
 
   seeAs(seen: Seen): void {
+    const before = this.seen();
     this.seen.set(seen);
-    this.showAs(seen);
+    if (seen === 'morning') void this.showMorning();
+    else if (before === 'morning') this.painting.seeAs(seen === 'uncovered' ? 'now' : seen, seen === 'now');
+    else this.showAs(seen);
+  }
+
+  /** The paper waits while it is seen as it will be when all has dried. */
+  private async showMorning(): Promise<void> {
+    const sheet = this.painting.sheet();
+    if (!sheet) return;
+    this.painting.clock({ rate: 0 });
+    const morning = await this.sheets.morning(sheet.id);
+    if (morning && this.seen() === 'morning') this.board?.paint([{ column: 0, row: 0, ...morning }]);
   }
 
   /** Held down, the key shows the sheet along the light. */
   alongTheLight(event: Event, held: boolean): void {
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
-    this.showAs(held ? 'sheen' : this.seen());
+    const seen = this.seen();
+    if (seen !== 'morning') this.showAs(held ? 'sheen' : seen);
   }
 
   bringNearer(factor: number): void {
@@ -126,13 +150,17 @@ export class Painting {
     this.board?.turn(90);
   }
 
-  private showAs(seen: Seen): void {
+  private showAs(seen: Exclude<Seen, 'morning'>): void {
     const look: PaperLook = seen === 'uncovered' ? 'now' : seen;
     if (this.painting.look() === look && this.painting.masked() === (seen === 'now')) return;
     this.painting.seeAs(look, seen === 'now');
   }
 
   private use(way: readonly Place[]): void {
+    if (this.hand.pointing()) {
+      this.hand.point([way[0][0], way[0][1]]);
+      return;
+    }
     const [plan, sheet] = [this.store.plan(), this.painting.sheet()];
     if (!plan || !sheet) return;
     const { panel, paint } = paintedOf(plan);
@@ -152,8 +180,9 @@ export class Painting {
     if (!at || !this.painting.ready()) this.under.set('');
     else if (nowMs - this.felt > FEELS_EVERY_MS) {
       this.felt = nowMs;
-      const { stage } = await this.painting.read({ circle: [...at, FEELS_MM] });
-      this.under.set(underHand(stage));
+      const reading = await this.painting.read({ circle: [...at, FEELS_MM] });
+      this.under.set(underHand(reading));
+      this.reading.set(JSON.stringify(reading));
     }
   }
 
@@ -163,10 +192,10 @@ export class Painting {
   }
 
   private giveTool(): void {
-    const [tool, held] = [this.hand.tool(), this.hand.held()];
+    const [tool, held, points] = [this.hand.tool(), this.hand.held(), this.hand.pointing()];
     if (!this.board) return;
-    this.board.follows = tool === BOARD ? 'board' : followsOf(held.tool);
-    this.board.reachMm = held.tool.reachMm;
+    this.board.follows = points ? 'spot' : tool === BOARD ? 'board' : followsOf(held.tool);
+    this.board.reachMm = points ? 2 * this.hand.pointsMm() : held.tool.reachMm;
   }
 
   private laySheet(): void {

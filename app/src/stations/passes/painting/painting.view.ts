@@ -14,8 +14,9 @@ import {
   type Shape,
   type Stage,
 } from '@kettle/core/water';
+import type { AsPasses, Difference, LayerSpan } from '@kettle/core/trials';
 import type { Follows } from '../../../panel/painting-board';
-import type { AskedStroke, Place, TableNews } from '../../../workers/painting-api';
+import type { AskedStroke, Place, SheetReading, TableNews } from '../../../workers/painting-api';
 
 /** How full a brush comes to the paper, in painters’ words. */
 export const LOADS = [
@@ -174,10 +175,10 @@ function doneInWords(plan: Plan, act: PanelAct): string {
   }
   if (act.kind === 'mask' && act.atS === 0 && 'polygon' in act.shape) return 'taped all round';
   if (act.kind === 'tilt') return tiltInWords(act.xDeg, act.yDeg);
-  return DONE[act.kind];
+  return DONE_WORDS[act.kind];
 }
 
-const DONE: Readonly<Record<Exclude<PanelAct['kind'], 'stroke' | 'tilt'>, string>> = {
+const DONE_WORDS: Readonly<Record<Exclude<PanelAct['kind'], 'stroke' | 'tilt'>, string>> = {
   water: 'wetted',
   wash: 'washed',
   drop: 'dropped in',
@@ -223,5 +224,44 @@ export const TILTS: readonly { readonly id: string; readonly name: string }[] = 
   { id: '-15 0', name: 'falls 15° to the left' },
 ];
 
-/** How wet it is under the hand. */
-export const underHand = (stage: Stage): string => `under the hand: ${STAGE_WORDS[stage]}`;
+/** How wet it is under the hand, how much water is there, and how light it looks. */
+export const underHand = ({ stage, filmUm, paperGm2, lab }: SheetReading): string =>
+  `under the hand: ${STAGE_WORDS[stage]}, ${Math.round(filmUm + paperGm2)} g/m² of water, L* ${Math.round(lab[0])}`;
+
+/** Acts that follow one another and say the same are one layer of a file; it ends where the next begins. */
+export function layerSpans(plan: Plan, acts: readonly HandAct[]): LayerSpan[] {
+  const spans: { name: string; untilS: number }[] = [];
+  for (const { act } of acts) {
+    if (act.kind === 'mask' || act.kind === 'unmask' || act.kind === 'tilt' || act.kind === 'climate')
+      continue;
+    const name = doneInWords(plan, act);
+    const last = spans.at(-1);
+    if (last?.name === name) continue;
+    if (last) last.untilS = act.atS;
+    spans.push({ name, untilS: act.atS + DRIES_IN_S });
+  }
+  return spans;
+}
+
+/** By then everything laid is dry, s. */
+const DRIES_IN_S = 4 * 3600;
+
+/** How two sheets differ. */
+export const differenceInWords = ({
+  meanDeltaE,
+  p95DeltaE,
+  seenShare,
+}: Omit<Difference, 'picture'>): string =>
+  seenShare < 0.001
+    ? 'No difference is to be seen.'
+    : `${Math.round(100 * seenShare)} % of the sheet looks different; ΔE ${meanDeltaE.toFixed(1)} on the whole, ${p95DeltaE.toFixed(1)} where most.`;
+
+/** What came of making passes. */
+export function passesInWords({ passes, leftOut }: Pick<AsPasses, 'passes' | 'leftOut'>): string {
+  const made = passes === 1 ? 'One pass was made' : `${passes} passes were made`;
+  const without =
+    leftOut.length === 0
+      ? ''
+      : ` Left out, since no pass can be it yet: ${leftOut.map((kind) => (DONE_WORDS as Readonly<Record<string, string>>)[kind] ?? 'a tilt').join(', ')}.`;
+  return `${made}, with their strokes and times.${without}`;
+}

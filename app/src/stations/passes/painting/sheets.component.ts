@@ -1,75 +1,47 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
+import { writePng } from '@kettle/core/formats';
 import type { Trial } from '@kettle/core/plan';
-import type { SheetBegins } from '@kettle/core/trials';
+import type { Difference, SheetBegins } from '@kettle/core/trials';
+import { pictureHref } from '../../../panel/picture-href';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
+import { SheetsService } from '../../../state/sheets.service';
+import { HeldRow } from '../../../ui/held-row.component';
+import { handOver } from '../../../ui/hand-over';
+import type { Morning } from '../../../workers/sheet-jobs';
+import { differenceInWords, layerSpans } from './painting.view';
 
-/** The sheets painted by hand: begun, named, noted on, laid on the table, thrown away. */
+/** Two sheets beside each other, as they are next morning. */
+interface Beside {
+  readonly sheets: readonly { readonly name: string; readonly note: string; readonly picture: Morning }[];
+  readonly difference: Difference | null;
+}
+
+/** The sheets painted by hand: begun, named, noted on, compared, handed over as files, thrown away. */
 @Component({
   selector: 'kd-sheets',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InputText],
-  template: `
-    <h2>Sheets</h2>
-    <div class="row">
-      <button class="plain" type="button" (click)="begin('bare')">A new sheet</button>
-      <button class="plain" type="button" (click)="begin('as-planned')">See the plan painted</button>
-    </div>
-    <ul>
-      @for (sheet of sheets(); track sheet.id; let i = $index) {
-        <li data-testid="sheet">
-          <input
-            pInputText
-            maxlength="60"
-            [attr.aria-label]="'Name of sheet ' + (i + 1)"
-            [value]="sheet.name"
-            (change)="name(sheet, $any($event.target).value)"
-          />
-          <textarea
-            rows="2"
-            maxlength="2000"
-            [attr.aria-label]="'Notes on sheet ' + (i + 1)"
-            placeholder="What it taught"
-            [value]="sheet.note"
-            (change)="note(sheet, $any($event.target).value)"
-          ></textarea>
-          <div class="row">
-            @if (sheet.id === onTable()) {
-              <span>on the table</span>
-            } @else {
-              <button class="plain" type="button" (click)="lay(sheet)">Lay it on the table</button>
-            }
-            <button class="plain" type="button" (click)="throwAway(sheet)">Throw it away</button>
-          </div>
-        </li>
-      }
-    </ul>
-  `,
-  styles: `
-    ul {
-      margin: 10px 0;
-      padding: 0;
-      list-style: none;
-    }
-    li {
-      display: grid;
-      gap: 6px;
-      padding: 10px 0;
-      border-bottom: 1px dotted #9aa0a4;
-    }
-    .row {
-      display: flex;
-      gap: 16px;
-      align-items: baseline;
-    }
-  `,
+  imports: [Dialog, HeldRow, InputText],
+  templateUrl: './sheets.component.html',
+  styleUrl: './sheets.component.scss',
 })
 export class Sheets {
-  private readonly painting = inject(PaintingService);
+  readonly painting = inject(PaintingService);
   private readonly store = inject(PlanStore);
+  private readonly work = inject(SheetsService);
   readonly sheets = computed(() => this.store.plan()?.trials ?? []);
   readonly onTable = computed(() => this.painting.sheet()?.id);
+  readonly progress = this.work.progress;
+  readonly beside = signal<Beside | null>(null);
+  readonly grains = [
+    { id: 1, name: 'roughly' },
+    { id: 0.5, name: 'well' },
+    { id: 0.25, name: 'finely' },
+  ];
+  readonly href = pictureHref;
+  readonly differs = differenceInWords;
 
   begin(begins: SheetBegins): void {
     void this.painting.beginSheet(begins);
@@ -91,4 +63,42 @@ export class Sheets {
   throwAway(sheet: Trial): void {
     void this.painting.throwAway(sheet.id);
   }
+
+  async compare(other: Trial): Promise<void> {
+    const here = this.painting.sheet()!;
+    const pictures = [await this.work.morning(here.id), await this.work.morning(other.id)];
+    const [one, two] = pictures;
+    if (!one || !two) return;
+    const sheets = [
+      { name: here.name, note: here.note, picture: one },
+      { name: other.name, note: other.note, picture: two },
+    ];
+    this.beside.set({ sheets, difference: await this.work.compare(one, two) });
+  }
+
+  async picture(): Promise<void> {
+    const sheet = this.painting.sheet()!;
+    const morning = await this.work.morning(sheet.id);
+    if (morning) handOver(pngOf(morning, sheet.cellMm), `${sheet.name}.png`, 'image/png');
+  }
+
+  async layers(): Promise<void> {
+    const [plan, sheet] = [this.store.plan()!, this.painting.sheet()!];
+    const file = await this.work.openRaster(sheet.id, layerSpans(plan, sheet.acts));
+    if (file) handOver(file, `${sheet.name}.ora`, 'image/openraster');
+  }
+
+  async strokes(): Promise<void> {
+    const { strokesSvg } = await import('@kettle/core/prints');
+    const [plan, sheet] = [this.store.plan()!, this.painting.sheet()!];
+    handOver(strokesSvg(plan, sheet), `${sheet.name}.svg`, 'image/svg+xml');
+  }
+
+  stop(): void {
+    this.work.stop();
+  }
 }
+
+/** A sheet as a picture that states its true size. */
+const pngOf = ({ columns, rows, rgba }: Morning, cellMm: number): Uint8Array =>
+  writePng({ width: columns, height: rows, rgb: rgba, covers: true, dpi: 25.4 / cellMm });
