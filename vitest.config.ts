@@ -12,9 +12,16 @@ const alias = [
 ];
 
 /** Journeys that look at the clock, or kill the browser in the middle: nothing else may run beside them. */
-const TIMED = ['full-rack', 'colour-drag', 'simulation', 'two-tabs', 'crash', 'full-disk', 'weight'].map(
-  (name) => `e2e/${name}.spec.ts`,
-);
+const TIMED = [
+  'full-rack',
+  'colour-drag',
+  'painting-speed',
+  'simulation',
+  'two-tabs',
+  'crash',
+  'full-disk',
+  'weight',
+].map((name) => `e2e/${name}.spec.ts`);
 
 export default defineConfig({
   resolve: { alias },

@@ -71,6 +71,14 @@ describe('axe finds nothing serious', () => {
     },
   );
 
+  it.each(['Done so far', 'Gone wrong?', 'Sheets'])('at the painting table, its leaf of %s', async (leaf) => {
+    await station(page, 'passes');
+    await press(page, 'Paint it by hand');
+    await press(page, leaf);
+    expect(await serious()).toEqual([]);
+    await press(page, 'Back to the plan');
+  });
+
   it.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])('at Sketch, its leaf of %s', async (leaf) => {
     await station(page, 'sketch');
     await press(page, leaf);

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { press, station, type openPage } from './browser';
+import { press, seeText, type openPage } from './browser';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -131,7 +131,13 @@ const PLACES = 60;
 const EVERY_MS = 14;
 
 /** Paints strokes of dark colour all over a wet sheet, as a pen sends them. */
-export async function paintingSpeed(page: OpenPage, url: string, cellMm: number): Promise<PaintingSpeed> {
+export async function paintingSpeed(
+  page: OpenPage,
+  url: string,
+  cellMm: number,
+  strokes = STROKES,
+): Promise<PaintingSpeed> {
+  await seeText(page, 'Kettle in the rain');
   await layCard(page, url, wetCard(cellMm));
   await press(page, 'low cloud');
   await watch(page);
@@ -145,8 +151,8 @@ export async function paintingSpeed(page: OpenPage, url: string, cellMm: number)
   const atS = (): Promise<number> =>
     page.$eval('[data-at-s]', (element) => Number(element.getAttribute('data-at-s')));
   let [paperS, wallS] = [0, 0];
-  for (let stroke = 0; stroke < STROKES; stroke++) {
-    const y = 0.1 + (0.8 * stroke) / STROKES;
+  for (let stroke = 0; stroke < strokes; stroke++) {
+    const y = 0.1 + (0.8 * stroke) / strokes;
     await send('mousePressed', 0.1, y);
     await new Promise((resolve) => setTimeout(resolve, 150));
     const [fromS, fromMs] = [await atS(), performance.now()];

@@ -8,6 +8,7 @@ import { benchPainting } from '../bench/painting';
 import { benchPanel } from '../bench/panel';
 import { openBrowser, openPage, seeText, serveApp, type Profile } from '../e2e/browser';
 import { dragWanted, type DragFigures } from '../e2e/colour-drag';
+import { paintingSpeed, type PaintingSpeed } from '../e2e/painting-speed';
 import { firstVisit } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
 import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
@@ -95,6 +96,16 @@ hold('colour-drag', {
   figures: await measureColourDrag(),
   below: { p95Ms: 100, longestTaskMs: 50 },
 });
+for (const [name, cellMm, p95Ms] of [
+  ['painting-speed', 0.5, 60],
+  ['painting-speed-fine', 0.25, 110],
+] as const)
+  hold(name, {
+    figures: await measurePaintingSpeed(cellMm),
+    below: { p95Ms, longestTaskMs: 50 },
+    ...(cellMm === 0.5 ? { above: { realTime: 0.9 } } : {}),
+  });
+hold('painting-hour', measurePaintingHour());
 hold('full-rack', {
   figures: await measureFullRack(),
   below: { puttingUpMs: 50, inUseMs: 50 },
@@ -103,6 +114,26 @@ keep('bare-clone', await measureBareClone());
 
 if (unheld.length > 0) console.log(`${unheld.length} bounds do not hold`);
 process.exitCode = unheld.length > 0 ? 1 : (status ?? 1);
+
+/** How a sheet follows the pen, the quietest of two. */
+async function measurePaintingSpeed(cellMm: number): Promise<Record<string, number>> {
+  const rounds: PaintingSpeed[] = [];
+  for (let round = 0; round < 2; round++)
+    rounds.push(
+      await inBrowser(async (profile, url) => paintingSpeed(await openPage(profile, url), url, cellMm)),
+    );
+  return { ...rounds.reduce((a, b) => (b.p95Ms < a.p95Ms ? b : a)) };
+}
+
+/** An hour of painting, likewise in a process of its own. */
+function measurePaintingHour(): Measured {
+  const { stdout } = spawnSync('tsx', ['scripts/measure/painting-hour.ts'], { encoding: 'utf8' });
+  return {
+    figures: JSON.parse(stdout) as Measured['figures'],
+    below: { undoMs: 300, reopenMs: 3000, grownMB: 400 },
+    above: { samePaper: 0.5 },
+  };
+}
 
 /** Memory is measured in a process of its own, in which nothing else has grown. */
 function measureRehearsal(): Measured {

@@ -36,10 +36,9 @@ export interface StrokePiece {
   readonly as?: StrokeAs;
 }
 
-/** A stroke of paint on a trial sheet, behind so many acts. */
+/** A stroke of paint on a trial sheet. */
 export interface PaintedAs {
   readonly trial: string;
-  readonly after: number;
   readonly stroke: AskedStroke;
 }
 

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { Subject } from 'rxjs';
 import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/trials';
 import type { HandAct, Trial } from '@kettle/core/plan';
-import type { AskedAct, ClockOrder, PaperLook, Shape, StrokePoint } from '@kettle/core/water';
+import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
 import type {
   AskedStroke,
@@ -127,7 +127,7 @@ export class PaintingService {
     const sheet = this.sheet();
     if (!sheet || !this.ready() || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
     clearTimeout(this.keeping);
-    this.journal.beginPainting({ trial: sheet.id, after: sheet.acts.length, stroke });
+    this.journal.beginPainting({ trial: sheet.id, stroke });
     void this.worker.api.begin(stroke, place).catch((cause: unknown) => this.fails(cause));
   }
 
@@ -197,9 +197,8 @@ export class PaintingService {
   private enter(done: HandAct): void {
     const sheet = this.sheet();
     if (!sheet) return;
-    const after = sheet.acts.length;
     this.entering = true;
-    this.store.do({ do: 'paint', trial: sheet.id, acts: [done], after });
+    this.store.do({ do: 'paint', trial: sheet.id, acts: [done] });
     this.entering = false;
     this.seen = this.sheet()?.acts ?? [];
     clearTimeout(this.keeping);
@@ -241,7 +240,7 @@ export class PaintingService {
   private hear(news: TableNews): void {
     this.news.set(news);
     if (news.tiles.length > 0) this.tiles.next(news.tiles);
-    if (news.stroke.length > 0) this.journal.addPainted(news.stroke as readonly StrokePoint[]);
+    if (news.stroke.length > 0) this.journal.addPainted(news.stroke);
   }
 
   private async keepNow(): Promise<void> {

@@ -189,6 +189,7 @@ describe('archive', () => {
           [3, 4, 0.5],
           [5, 6, 0.5],
         ],
+        painted: [],
       },
     ]);
     await archive.dropStroke('card', 's1');

@@ -5,9 +5,8 @@ import type { LostStroke } from './plan-archive';
 /** What makes of a finished stroke what it was begun as. A fold goes straight from one end to the other. */
 export function strokeMade({ stroke: id, as, points, painted }: LostStroke): Command {
   if ('trial' in as) {
-    const { trial, after, stroke } = as;
-    const act = { ...stroke, atS: painted[0][3]!, points: [...painted] };
-    return { do: 'paint', trial, after, acts: [{ act, onto: 'dry', waterMl: 0 }] };
+    const act = { ...as.stroke, atS: painted[0][3]!, points: [...painted] };
+    return { do: 'paint', trial: as.trial, acts: [{ act, onto: 'dry', waterMl: 0 }] };
   }
   if ('resist' in as)
     return { do: 'mask-stroke', resist: as.resist, stroke: { id, points: smoothLine(points) } };
@@ -22,7 +21,12 @@ export function isMissing(
 ): boolean {
   if ('trial' in as) {
     const sheet = trials.find((trial) => trial.id === as.trial);
-    return sheet !== undefined && painted.length > 0 && sheet.acts.length <= as.after;
+    const begins = (atS: number): boolean => atS === painted[0][3];
+    return (
+      sheet !== undefined &&
+      painted.length > 0 &&
+      !sheet.acts.some(({ act }) => act.kind === 'stroke' && begins(act.atS))
+    );
   }
   return (
     points.length > 1 &&

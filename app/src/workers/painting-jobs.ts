@@ -1,7 +1,7 @@
 import type { PaintingApi } from './painting-api';
 import { PaintingTable } from './painting-table';
 import type { PaperStore } from './paper-store';
-import type { SimulationKernels } from './simulation-jobs';
+import type { SimulationKernels } from './simulation-kernels';
 import { breathe } from './watching';
 
 /** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. */
@@ -68,9 +68,19 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
     begin: (stroke, place) => withTable((on) => on.begin(stroke, place)),
     goOn: (places) => withTable((on) => on.goOn(places)),
     end: () => Promise.resolve(withTable((on) => on.end())),
-    giveUp: () => Promise.resolve(withTable((on) => on.giveUp())),
+    giveUp: () =>
+      Promise.resolve().then(() => {
+        withTable((on) => {
+          on.giveUp();
+        });
+      }),
     act: (act) => Promise.resolve().then(() => withTable((on) => on.act(act))),
-    setActs: (after, acts) => Promise.resolve(withTable((on) => on.setActs(after, acts))),
+    setActs: (after, acts) =>
+      Promise.resolve().then(() => {
+        withTable((on) => {
+          on.setActs(after, acts);
+        });
+      }),
     setOut: (pigments) => withTable((on) => on.setOut(pigments)),
     clock: (order) => withTable((on) => on.setClock(order)),
     runTo: (until) => withTable((on) => on.runTo(until)),

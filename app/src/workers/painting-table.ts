@@ -9,7 +9,6 @@ import {
   probe,
   Replay,
   setOut,
-  shapeBounds,
   sharesOfStages,
   stageAtPoint,
   type ActOf,
@@ -30,7 +29,8 @@ import {
   statesThatFit,
 } from './kept-paper';
 import type { StoredPaper } from './paper-store';
-import type { SimulationKernels } from './simulation-jobs';
+import { middleOf, placeOf } from './place-of';
+import type { SimulationKernels } from './simulation-kernels';
 import { TilesInView } from './tiles-in-view';
 
 /** What the table needs of the world. */
@@ -78,6 +78,8 @@ export class PaintingTable {
   private fresh: ActOf<'stroke'>['points'] = [];
   private stages: Readonly<Record<Stage, number>>;
   private stagesAtMs = -Infinity;
+  /** When of the paper they were counted. */
+  private counted = '';
   private told = '';
   /** Who waits for the paper to be so far. */
   private arrived: () => void = () => undefined;
@@ -131,6 +133,10 @@ export class PaintingTable {
     const colours = this.stroke ? COLOURS_MS.painting : COLOURS_MS.waiting;
     this.tell(this.tiles.show(this.world.now() + colours, this.world.now));
     if (!this.tiles.isAllShown || this.isDue()) return 0;
+    if (this.counted !== this.now) {
+      this.stagesAtMs = -Infinity;
+      this.tell([]);
+    }
     if (this.replay.packNext()) return 0;
     return this.rate === 0 && !this.stroke ? Infinity : RESTS_MS;
   }
@@ -168,7 +174,7 @@ export class PaintingTable {
 
   act(asked: AskedAct): HandAct {
     if (this.stroke) this.end();
-    const act = { ...asked, atS: this.run.atS } as PanelAct;
+    const act: PanelAct = { ...asked, atS: this.run.atS };
     const [waterBefore, place] = [this.waterMl, placeOf(act)];
     const onto = place ? stageAtPoint(this.run, ...middleOf(place)) : 'dry';
     this.replay.doNow(act);
@@ -186,9 +192,7 @@ export class PaintingTable {
     this.replay.setActs(this.acts.map(({ act }) => act));
     // What is taken back takes the paper to when it began; what comes again, to when it was done.
     const untilS = acts.length > 0 ? lastOfAll(acts) : Math.min(nowS, gone?.act.atS ?? nowS);
-    done(this.replay.goTo(untilS));
-    this.tiles.all();
-    this.restart();
+    this.runOn(untilS);
   }
 
   setOut(pigments: readonly Pigment[]): void {
@@ -235,6 +239,11 @@ export class PaintingTable {
 
   private get version(): string {
     return paperVersion(this.sheet.trial, this.world.kernels.panel);
+  }
+
+  /** Tells one state of the paper from another. */
+  private get now(): string {
+    return [this.run.steps, this.run.touches, this.replay.done].join(' ');
   }
 
   /** Water on the sheet, ml, but for what the air took. */
@@ -286,6 +295,19 @@ export class PaintingTable {
     this.clock.run(this.stroke ? 1 : this.rate, this.world.now(), this.run.atS);
   }
 
+  /** Takes a step, due or not. */
+  stepNow(): void {
+    this.replay.advance(this.run.atS + 1e-6).next();
+    this.clock.reached(this.world.now(), this.run.atS);
+  }
+
+  /** Lets the paper’s time pass up to a time, at once. */
+  runOn(atS: number): void {
+    done(this.replay.goTo(atS));
+    this.tiles.all();
+    this.restart();
+  }
+
   private isDue(): boolean {
     if (this.ahead) return true;
     return this.clock.rate > 0 && this.clock.dueS(this.world.now()) >= this.run.atS + this.run.nextS;
@@ -293,9 +315,12 @@ export class PaintingTable {
 
   private stepIfDue(): boolean {
     if (!this.isDue()) return false;
-    this.replay.advance(this.run.atS + 1e-6).next();
-    this.clock.reached(this.world.now(), this.run.atS);
+    this.stepNow();
     return true;
+  }
+
+  private isReached(until: NonNullable<PaintingTable['ahead']>): boolean {
+    return isReached(this.run, until, this.replay.moreToCome);
   }
 
   private runAhead(): boolean {
@@ -303,9 +328,9 @@ export class PaintingTable {
     const endMs = this.world.now() + AHEAD_MS;
     const toS = typeof until === 'object' ? until.atS : Infinity;
     const course = this.replay.advance(toS);
-    while (!isReached(this.run, until) && this.world.now() < endMs) if (course.next().done) break;
+    while (!this.isReached(until) && this.world.now() < endMs) if (course.next().done) break;
     this.clock.reached(this.world.now(), this.run.atS);
-    if (isReached(this.run, until)) {
+    if (this.isReached(until)) {
       this.ahead = null;
       this.rate = 0;
       this.stagesAtMs = -Infinity;
@@ -320,9 +345,10 @@ export class PaintingTable {
     if (nowMs - this.stagesAtMs > STAGES_EVERY_MS) {
       this.stages = sharesOfStages(this.run);
       this.stagesAtMs = nowMs;
+      this.counted = this.now;
     }
     const [stroke, { atS }] = [this.fresh, this.run];
-    const told = [atS, this.rate, this.ahead === null].join(' ');
+    const told = [atS, this.rate, this.ahead === null, this.counted].join(' ');
     if (tiles.length === 0 && stroke.length === 0 && told === this.told) return;
     this.told = told;
     this.fresh = [];
@@ -332,14 +358,3 @@ export class PaintingTable {
     });
   }
 }
-
-function placeOf(act: PanelAct): readonly [number, number, number, number] | null {
-  if ('shape' in act && act.shape) return shapeBounds(act.shape);
-  if ('area' in act) return shapeBounds(act.area);
-  if (act.kind !== 'salt') return null;
-  const [xs, ys] = [act.points.map(([x]) => x), act.points.map(([, y]) => y)];
-  return [Math.min(...xs) - 1, Math.min(...ys) - 1, Math.max(...xs) + 1, Math.max(...ys) + 1];
-}
-
-const middleOf = ([left, top, right, bottom]: readonly [number, number, number, number]) =>
-  [(left + right) / 2, (top + bottom) / 2] as const;

@@ -8,11 +8,11 @@ import {
   type SheetLayer,
 } from '@kettle/core/trials';
 import type { Work } from '@kettle/core/units';
-import { pictureOf, probe, Replay, type PanelPicture, type Shape } from '@kettle/core/water';
+import { cellAt, lookOf, pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
 import type { OpenedSheet } from './painting-api';
 import { lastOfAll, PAPER_CAP_BYTES, paperVersion, simulationOf, statesThatFit } from './kept-paper';
 import type { StoredPaper } from './paper-store';
-import type { SimulationKernels } from './simulation-jobs';
+import type { SimulationKernels } from './simulation-kernels';
 
 /** A sheet as it is when all on it has dried. */
 export interface Morning extends PanelPicture {
@@ -22,7 +22,7 @@ export interface Morning extends PanelPicture {
 /** What comes of a remedy: the dry sheet, and how far the place stands out from what is round it. */
 export interface Forecast {
   readonly picture: Morning;
-  /** Lightness of the place, and its difference from a ring about it, ΔE00. */
+  /** Lightness of its middle, and how far the most different ring of it stands out from the paper about it, ΔE00. */
   readonly lightness: number;
   readonly standsOut: number;
 }
@@ -80,18 +80,34 @@ export interface Place {
   readonly radiusMm: number;
 }
 
-/** How far a place stands out from a ring about it. */
+/** A place is looked at in so many rings about its middle, out to twice as far as it reaches. */
+const RINGS = 10;
+
+/** How light a place is, and how far any ring of it stands out from the paper about it. */
 export function standingOut(
   { run }: Pick<Replay, 'run'>,
-  { at, radiusMm }: Place,
+  { at: [x, y], radiusMm }: Place,
 ): Pick<Forecast, 'lightness' | 'standsOut'> {
-  const circle = (radius: number): Shape => ({ circle: [at[0], at[1], radius] });
-  const [inner, outer] = [circle(radiusMm), circle(2 * radiusMm)].map(
-    (shape) => probe(run, 'place', shape).lab,
-  );
-  // The outer circle holds the inner one: a quarter of it.
-  const ring: Lab = [0, 1, 2].map((i) => (4 * outer[i] - inner[i]) / 3) as unknown as Lab;
-  return { lightness: inner[0], standsOut: deltaE00(ring, inner) };
+  const { panel } = run;
+  const look = lookOf(run);
+  const sums = Array.from({ length: RINGS }, () => [0, 0, 0, 0]);
+  const reach = 2 * radiusMm;
+  const cell = (mm: number, most: number): number =>
+    Math.min(most - 1, Math.max(0, Math.floor(mm / panel.cellMm)));
+  for (let row = cell(y - reach, panel.rows); row <= cell(y + reach, panel.rows); row++)
+    for (let column = cell(x - reach, panel.columns); column <= cell(x + reach, panel.columns); column++) {
+      const away = Math.hypot((column + 0.5) * panel.cellMm - x, (row + 0.5) * panel.cellMm - y);
+      if (away >= reach) continue;
+      const ring = sums[Math.floor((RINGS * away) / reach)];
+      look(cellAt(panel, column, row)).forEach((value, i) => (ring[i] += value));
+      ring[3]++;
+    }
+  const rings = sums.filter(([, , , count]) => count > 0).map(([l, a, b, n]): Lab => [l / n, a / n, b / n]);
+  const about = rings.at(-1)!;
+  return {
+    lightness: rings[0][0],
+    standsOut: Math.max(...rings.map((ring) => deltaE00(ring, about))),
+  };
 }
 
 function dryLook(replay: Replay, { paint }: SimulationKernels): Morning {
@@ -101,5 +117,5 @@ function dryLook(replay: Replay, { paint }: SimulationKernels): Morning {
 /** How far a drying is, no end being known: it comes near one. */
 function* sharesOf(course: Generator<number, void>): Work<void> {
   let steps = 0;
-  for (const _ of course) yield 1 - 1 / (1 + ++steps / 200);
+  while (!course.next().done) yield 1 - 1 / (1 + ++steps / 200);
 }

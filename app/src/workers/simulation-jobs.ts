@@ -1,4 +1,3 @@
-import type { PaintKernel } from '@kettle/core/pigment';
 import { layOut, moments, rehearse, type RehearsalSetting } from '@kettle/core/schedule';
 import type { Plan } from '@kettle/core/plan';
 import { done, type Work } from '@kettle/core/units';
@@ -7,7 +6,6 @@ import {
   pictureOf,
   Replay,
   simulate,
-  type PanelKernel,
   type PanelRun,
   type Simulation,
 } from '@kettle/core/water';
@@ -16,13 +14,8 @@ import { difference } from '@kettle/core/trials';
 import type { PaperStore } from './paper-store';
 import { forecast, layered, morning } from './sheet-jobs';
 import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
+import type { SimulationKernels } from './simulation-kernels';
 import { watching } from './watching';
-
-/** The compiled kernels, once they have loaded. */
-export interface SimulationKernels {
-  readonly panel: PanelKernel;
-  readonly paint: PaintKernel;
-}
 
 /** Moments kept of a plan, and what the states between them may hold, bytes; measured by `npm run verify`. */
 export const MOST_MOMENTS = 36;

@@ -26,7 +26,7 @@ const RULES = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
   ...{ whites: 'mask', removal: 'finger' },
 };
-const LATER = { version: 6, pictures: [], resists: [], rules: RULES };
+const LATER = { version: 7, trials: [], pictures: [], resists: [], rules: RULES };
 
 const BOX = {
   ...{ box: [], ownPigments: [], moods: [] },
@@ -39,7 +39,7 @@ const whitesOf = (old: Record<string, unknown>): object[] =>
 /** Passes and mixes of before version 6, and the dish they were mixed on. */
 const beforeShields = (old: Record<string, unknown>) => ({
   acts: (old['acts'] as { kind: string }[]).map((act) =>
-    act.kind === 'pass' ? { ...act, covers: 1, shields: [] } : act,
+    act.kind === 'pass' ? { ...act, covers: 1, shields: [], strokes: [] } : act,
   ),
   mixes: (old['mixes'] as object[]).map((mix) => ({
     ...{ ...mix, medium: 'watercolour' },
@@ -48,11 +48,15 @@ const beforeShields = (old: Record<string, unknown>) => ({
   palette: (old['embedded'] as { pigments: { code: string }[] }).pigments.map(({ code }) => code),
 });
 
+/** Passes of before version 7. */
+const beforeSheets = (old: Record<string, unknown>): object[] =>
+  (old['acts'] as { kind: string }[]).map((act) => (act.kind === 'pass' ? { ...act, strokes: [] } : act));
+
 describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(6);
+    expect(plan.version).toBe(7);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -72,15 +76,17 @@ describe('released versions', () => {
     });
   });
 
-  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, and one of version 6 unchanged', () => {
+  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, and one of version 7 unchanged', () => {
     const old = fixture('plan-v4');
     expect(readPlan(old)).toEqual({
       ...{ ...old, ...LATER, ...beforeShields(old) },
       whites: whitesOf(old),
     });
     const whites = fixture('plan-v5');
-    expect(readPlan(whites)).toEqual({ ...whites, version: 6, ...beforeShields(whites) });
-    expect(readPlan(fixture('plan-v6'))).toEqual(fixture('plan-v6'));
+    expect(readPlan(whites)).toEqual({ ...whites, version: 7, trials: [], ...beforeShields(whites) });
+    const dish = fixture('plan-v6');
+    expect(readPlan(dish)).toEqual({ ...dish, version: 7, trials: [], acts: beforeSheets(dish) });
+    expect(readPlan(fixture('plan-v7'))).toEqual(fixture('plan-v7'));
   });
 
   it('opens older studios without evenings, people or drawings or paint box, and one of version 5 unchanged', () => {
@@ -132,7 +138,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 7 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 8 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

@@ -82,11 +82,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove-act'), act: id }),
   z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
   z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
-  z.strictObject({
-    ...{ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) },
-    /** Acts of the sheet that stay; those after them are wiped off. */
-    after: z.int().min(0),
-  }),
+  z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) }),
   z.strictObject({
     ...{ do: z.literal('change-sheet'), trial: id },
     change: changeOf(trialSchema.pick({ name: true, note: true, pigments: true })),
@@ -261,12 +257,9 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
   'lay-sheet': (plan, { trial }) => putIn(plan.trials, trial),
-  paint: (plan, { trial, acts, after }) => {
-    const sheet = plan.trials.find(({ id }) => id === trial);
-    if (!sheet) return;
+  paint: (plan, { trial, acts }) => {
     // Pushed, not put anew: of many acts only the new ones are then a change.
-    if (after < sheet.acts.length) sheet.acts.splice(after);
-    sheet.acts.push(...acts);
+    plan.trials.find(({ id }) => id === trial)?.acts.push(...acts);
   },
   'change-sheet': (plan, { trial, change }) => changeIn<Trial>(plan.trials, trial, change),
   'take-sheet': (plan, { trial }) => {

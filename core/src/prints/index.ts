@@ -15,5 +15,5 @@ export {
 } from './swatch-sheet';
 export { traceSheet } from './trace-sheet';
 export { cardAtTrueSize, RULER_MM, type TrueSize } from './true-size';
-export { writeOpenRaster } from './open-raster';
+export { sheetPng, writeOpenRaster } from './open-raster';
 export { strokesSvg } from './strokes-svg';

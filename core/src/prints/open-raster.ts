@@ -16,8 +16,9 @@ const THUMBNAIL_PX = 256;
  * `layers` stand from the paper up; cells are `cellMm` wide, which the pictures state as their true size.
  */
 export function writeOpenRaster(layers: readonly SheetLayer[], cellMm: number): Uint8Array {
-  const dpi = 25.4 / cellMm;
-  const { columns, rows } = layers[0].picture;
+  const times = timesLarger(cellMm);
+  const dpi = (times * 25.4) / cellMm;
+  const large = layers.map((layer) => ({ ...layer, picture: enlarged(layer.picture, times) }));
   const merged = layers
     .slice(1)
     .filter(({ hidden }) => !hidden)
@@ -25,16 +26,37 @@ export function writeOpenRaster(layers: readonly SheetLayer[], cellMm: number): 
   const entries: Zippable = {
     // First and unpacked, so that the file can be told by its beginning.
     mimetype: [strToU8(MEDIA_TYPE), { level: 0 }],
-    'stack.xml': strToU8(stackOf(layers, dpi)),
-    [MERGED]: png(merged, dpi),
+    'stack.xml': strToU8(stackOf(large, dpi)),
+    [MERGED]: png(enlarged(merged, times), dpi),
     'Thumbnails/thumbnail.png': png(smaller(merged), dpi),
   };
-  layers.forEach(({ picture }, i) => {
-    entries[`data/layer-${i}.png`] = writePng({
-      ...{ width: columns, height: rows, rgb: picture.rgba, covers: true, dpi },
-    });
+  large.forEach(({ picture }, i) => {
+    entries[`data/layer-${i}.png`] = png(picture, dpi);
   });
   return zipSync(entries, { mtime: ZIP_DATE });
+}
+
+/** A sheet as a picture that states its true size. */
+export function sheetPng(picture: Pixels, cellMm: number): Uint8Array {
+  const times = timesLarger(cellMm);
+  return png(enlarged(picture, times), (times * 25.4) / cellMm);
+}
+
+/** Pictures of fewer dots an inch are often taken not to say their size at all. */
+const LEAST_DPI = 150;
+
+const timesLarger = (cellMm: number): number => Math.max(1, Math.ceil((LEAST_DPI * cellMm) / 25.4));
+
+/** Every pixel so many times across and down. */
+function enlarged({ columns, rows, rgba }: Pixels, times: number): Pixels {
+  if (times === 1) return { columns, rows, rgba };
+  const [width, height] = [columns * times, rows * times];
+  const from = new Uint32Array(rgba.buffer, rgba.byteOffset, columns * rows);
+  const to = new Uint32Array(width * height);
+  for (let row = 0; row < height; row++)
+    for (let column = 0; column < width; column++)
+      to[row * width + column] = from[Math.floor(row / times) * columns + Math.floor(column / times)];
+  return { columns: width, rows: height, rgba: new Uint8ClampedArray(to.buffer) };
 }
 
 function stackOf(layers: readonly SheetLayer[], dpi: number): string {

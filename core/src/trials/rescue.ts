@@ -1,6 +1,5 @@
 import type { Point } from '../geometry';
 import { isReached, type AskedAct, type Replay, type Shape, type Stage } from '../water';
-import type { PanelAct } from '../water';
 
 /** What can have gone wrong at a place. */
 export const SYMPTOMS = [
@@ -176,7 +175,7 @@ function brushed({ at, radiusMm }: Mishap, load: 'thirsty' | 'damp'): AskedAct {
 export function* carryOut(replay: Replay, { steps }: Pick<Remedy, 'steps'>): Generator<number, void> {
   for (const { when, act } of steps) {
     if (when !== 'now') yield* runUntil(replay, when);
-    replay.doNow({ ...act, atS: replay.run.atS } as PanelAct);
+    replay.doNow({ ...act, atS: replay.run.atS });
   }
   yield* runUntil(replay, 'dry');
 }
@@ -184,7 +183,7 @@ export function* carryOut(replay: Replay, { steps }: Pick<Remedy, 'steps'>): Gen
 /** Lets time pass until something is so; looked for before every step, as the painting table does. */
 export function* runUntil(replay: Replay, until: 'matt' | 'dry'): Generator<number, void> {
   const course = replay.advance(Infinity);
-  while (!isReached(replay.run, until)) {
+  while (!isReached(replay.run, until, replay.moreToCome)) {
     const step = course.next();
     if (step.done) return;
     yield step.value;

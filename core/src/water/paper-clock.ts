@@ -55,11 +55,16 @@ export class PaperClock {
 /** Of the wet cells, so few may still have a film when the sheen is called gone. */
 const STILL_SHINY = 0.02;
 
-/** Whether what was waited for is so. */
-export function isReached(run: PanelRun, until: 'matt' | 'dry' | { readonly atS: number }): boolean {
+/** Whether what was waited for is so. While more is to be done to a sheet, one on which nothing is wet is not yet dry. */
+export function isReached(
+  run: PanelRun,
+  until: 'matt' | 'dry' | { readonly atS: number },
+  moreToCome = false,
+): boolean {
   if (typeof until === 'object') return run.atS >= until.atS;
   const { filmed, wet } = wetCells(run);
-  return until === 'dry' ? wet === 0 : filmed <= STILL_SHINY * wet;
+  if (wet === 0) return !moreToCome;
+  return until === 'matt' && filmed <= STILL_SHINY * wet;
 }
 
 /** Cells with a film, and cells with a film or not dry to the touch. */

@@ -26,7 +26,8 @@ export interface KeptMoment extends KeptState {
 export class Replay {
   readonly run: PanelRun;
   private events: PanelEvent[];
-  private done = 0;
+  /** Events done so far. */
+  done = 0;
   private kept: KeptMoment[];
   private readonly states: RestartStates;
   private readonly hand: HandOnPanel;
@@ -48,6 +49,11 @@ export class Replay {
   /** What the kept states hold, bytes. */
   get keptBytes(): number {
     return bytesOf(this.kept);
+  }
+
+  /** Whether acts are still to be done. */
+  get moreToCome(): boolean {
+    return this.done < this.events.length;
   }
 
   /** Times of the kept states, s. */

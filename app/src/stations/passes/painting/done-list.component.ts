@@ -15,6 +15,9 @@ import { doneNotes, passesInWords } from './painting.view';
       {{ notes().length }} {{ notes().length === 1 ? 'act' : 'acts' }}. <b>U</b> takes the last back, and the
       paper’s clock with it.
     </p>
+    @if (hasStrokes()) {
+      <button class="plain" type="button" (click)="makePasses()">Make these the plan’s passes</button>
+    }
     <ol>
       @for (note of shown(); track $index) {
         <li>

@@ -182,7 +182,7 @@ export class Painting {
       this.felt = nowMs;
       const reading = await this.painting.read({ circle: [...at, FEELS_MM] });
       this.under.set(underHand(reading));
-      this.reading.set(JSON.stringify(reading));
+      this.reading.set(JSON.stringify({ at, ...reading }));
     }
   }
 

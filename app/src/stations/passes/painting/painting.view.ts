@@ -105,11 +105,16 @@ const rounded = (share: number): number => Math.round(share * 1000) / 1000;
 
 /** What share of the sheet is at which stage, dry paper left out. */
 export function stagesInWords(stages: TableNews['stages']): string {
-  const told = STAGES.filter((stage) => stage !== 'dry' && stages[stage] >= 0.005);
+  const told = STAGES.filter((stage) => stage !== 'dry' && stages[stage] >= LEAST_TOLD);
   return told.length === 0
     ? 'the sheet is dry'
-    : told.map((stage) => `${STAGE_SHORT[stage]} ${Math.round(100 * stages[stage])} %`).join(' · ');
+    : told
+        .map((stage) => `${STAGE_SHORT[stage]} ${Math.max(1, Math.round(100 * stages[stage]))} %`)
+        .join(' · ');
 }
+
+/** Less of a sheet than this is told of by no stage. */
+const LEAST_TOLD = 0.0005;
 
 const STAGE_SHORT: Readonly<Record<Stage, string>> = {
   puddled: 'puddled',

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
-import { writePng } from '@kettle/core/formats';
 import type { Trial } from '@kettle/core/plan';
 import type { Difference, SheetBegins } from '@kettle/core/trials';
 import { pictureHref } from '../../../panel/picture-href';
@@ -78,8 +77,9 @@ export class Sheets {
 
   async picture(): Promise<void> {
     const sheet = this.painting.sheet()!;
+    const { sheetPng } = await import('@kettle/core/prints');
     const morning = await this.work.morning(sheet.id);
-    if (morning) handOver(pngOf(morning, sheet.cellMm), `${sheet.name}.png`, 'image/png');
+    if (morning) handOver(sheetPng(morning, sheet.cellMm), `${sheet.name}.png`, 'image/png');
   }
 
   async layers(): Promise<void> {
@@ -98,7 +98,3 @@ export class Sheets {
     this.work.stop();
   }
 }
-
-/** A sheet as a picture that states its true size. */
-const pngOf = ({ columns, rows, rgba }: Morning, cellMm: number): Uint8Array =>
-  writePng({ width: columns, height: rows, rgb: rgba, covers: true, dpi: 25.4 / cellMm });

@@ -1,0 +1,202 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { openBrowser, openPage, press, serveApp, type Profile, type Served } from './browser';
+import { choose } from './hand';
+import { isLaid, PaperPen, roughSheet, runTo } from './paper-hand';
+
+let served: Served;
+let profile: Profile;
+let page: Awaited<ReturnType<typeof openPage>>;
+let pen: PaperPen;
+
+beforeAll(async () => {
+  served = await serveApp();
+});
+afterAll(async () => {
+  await served.close();
+});
+beforeEach(async () => {
+  profile = await openBrowser();
+  page = await openPage(profile, served.url);
+  await page.waitForFunction(() => document.body.innerText.includes('Kettle in the rain'));
+  await roughSheet(page);
+  pen = await PaperPen.over(page);
+  return async () => {
+    expect(page.faults).toEqual([]);
+    await profile.close();
+  };
+});
+
+const sky = [25, 25, 120, 75] as const;
+const undo = () => page.keyboard.press('u');
+const acts = (count: number) =>
+  page.waitForFunction((n) => document.body.innerText.includes(`${n} act`), {}, count);
+
+async function wash(mix: string, box: readonly [number, number, number, number] = sky): Promise<void> {
+  await choose(page, 'Tool', 'flat, 25');
+  await press(page, 'dripping');
+  await press(page, mix);
+  for (let y = box[1]; y <= box[3]; y += 14) await pen.fill([box[0], y, box[2], y + 1], 14);
+}
+
+describe('painting by hand', () => {
+  it('water dropped as the sheen goes runs back, undo takes it out, and into a dry wash it does not', async () => {
+    await wash('low cloud');
+    await choose(page, 'Tool', 'round, size 12');
+    await press(page, 'kettle shade');
+    await pen.stroke([40, 60, 0.8], [50, 62, 0.8]);
+    await runTo(page, 'until the sheen goes');
+    const before = await pen.feel([80, 46]);
+    expect(before.stage).toBe('damp');
+    await press(page, 'clear water');
+    await pen.stroke([80, 46, 1], [81, 47, 1], [80, 46, 1]);
+    await runTo(page, 'until dry');
+    const bloom = await pen.feel([80, 46]);
+    const [beside] = [await pen.feel([100, 46])];
+    expect(bloom.lab[0] - beside.lab[0]).toBeGreaterThan(4);
+
+    await page.keyboard.press('u');
+    await page.waitForFunction(() => !document.body.innerText.includes('the sheet is dry'));
+    const again = await pen.feel([80, 46]);
+    expect(again.fingerprint).toBe(before.fingerprint);
+
+    await runTo(page, 'until dry');
+    const dry = await pen.feel([80, 46]);
+    await pen.stroke([80, 46, 1], [81, 47, 1], [80, 46, 1]);
+    await runTo(page, 'until dry');
+    const after = await pen.feel([80, 46]);
+    expect(Math.abs(after.lab[0] - dry.lab[0])).toBeLessThan(2);
+  });
+
+  it('a mask line parts two wet colours', async () => {
+    await choose(page, 'Tool', 'masking fluid, fine tip');
+    await pen.stroke([75, 15], [75, 90]);
+    await acts(2);
+    await choose(page, 'Tool', 'flat, 25');
+    await press(page, 'dripping');
+    await press(page, 'low cloud');
+    await pen.fill([35, 40, 61, 60], 14);
+    await press(page, 'copper');
+    await pen.fill([89, 40, 115, 60], 14);
+    await runTo(page, 'until dry');
+    const [left, right] = [await pen.feel([72, 48]), await pen.feel([78, 48])];
+    expect(left.pigments['PB29']).toBeGreaterThan(0.01);
+    expect(left.pigments['PO48'] ?? 0).toBe(0);
+    expect(right.pigments['PO48']).toBeGreaterThan(0.01);
+    expect(right.pigments['PB29'] ?? 0).toBe(0);
+  });
+
+  it('salt stars, damp foam lifts, a tilted board runs to its foot', async () => {
+    await wash('low cloud');
+    expect((await pen.feel([45, 35])).stage).toMatch(/puddled|shiny/);
+    await choose(page, 'Tool', 'salt, a pinch');
+    await pen.stroke([95, 38]);
+    await acts(6);
+    await runTo(page, 'until dry');
+    const lightest = async (y: number): Promise<number> => {
+      const felt: number[] = [];
+      for (let i = 0; i < 6; i++) felt.push((await pen.feel([89 + 2.4 * i, y + 2 * (i % 3)])).lab[0]);
+      return Math.max(...felt);
+    };
+    expect((await lightest(36)) - (await lightest(60))).toBeGreaterThan(0.7);
+
+    const before = await pen.feel([46, 50]);
+    await choose(page, 'Tool', 'damp foam');
+    await pen.stroke([44, 50], [48, 50]);
+    await runTo(page, 'until dry');
+    expect((await pen.feel([46, 50])).lab[0] - before.lab[0]).toBeGreaterThan(3);
+
+    const fall = async (): Promise<number> =>
+      (await pen.feel([70, 26])).lab[0] - (await pen.feel([70, 84])).lab[0];
+    const level = await fall();
+    await choose(page, 'Tool', 'the board itself');
+    await choose(page, 'The board lies', 'falls 15° to the foot');
+    await wash('kettle shade');
+    await runTo(page, 'until dry');
+    expect((await fall()) - level).toBeGreaterThan(0.7);
+  });
+
+  it('is painted on by keys, read in words, and taken over as a pass', async () => {
+    await press(page, 'low cloud');
+    await page.focus('[data-testid=painting-board]');
+    await page.keyboard.press(' ');
+    for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight');
+    await page.keyboard.press(' ');
+    await acts(2);
+    await page.waitForFunction(() => document.body.innerText.includes('under the hand: shiny all over'));
+    await undo();
+    await acts(1);
+    await page.waitForFunction(() => document.body.innerText.includes('the sheet is dry'));
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('U');
+    await page.keyboard.up('Shift');
+    await acts(2);
+    await press(page, 'Make these the plan’s passes');
+    await page.waitForFunction(() => document.body.innerText.includes('One pass was made'));
+    await press(page, 'Back to the plan');
+    await page.waitForFunction(() => document.body.innerText.includes('sheet 2 1'));
+  });
+
+  it('what would help is tried, and comes as it was told', async () => {
+    await wash('low cloud');
+    await runTo(page, 'until the sheen goes');
+    await choose(page, 'Tool', 'round, size 12');
+    await press(page, 'clear water');
+    await pen.stroke([80, 46, 1], [81, 47, 1], [80, 46, 1]);
+    await press(page, 'Gone wrong?');
+    await press(page, 'Point at it');
+    await pen.stroke([80, 46]);
+    await page.waitForFunction(
+      () => {
+        const told = document.querySelectorAll('[data-testid=outlook]').length;
+        return told >= 3 && told === document.querySelectorAll('[data-testid=remedy]').length;
+      },
+      { timeout: 60_000 },
+    );
+    const told = await page.$eval('[data-remedy=tissue] [data-testid=outlook]', (element) =>
+      Number(element.getAttribute('data-lightness')),
+    );
+    await page.locator('[data-remedy=tissue] button').click();
+    await page.waitForFunction(
+      () =>
+        document.querySelectorAll('[data-testid=remedy]').length === 0 &&
+        document.body.innerText.includes('the sheet is dry'),
+      { timeout: 60_000 },
+    );
+    const done = await pen.feel([80, 46]);
+    expect(Math.abs(done.lab[0] / told - 1)).toBeLessThan(0.05);
+  });
+
+  it('a tab closed in mid-stroke gives the same paper when it is opened again', async () => {
+    await choose(page, 'Tool', 'round, size 12');
+    await press(page, 'low cloud');
+    await pen.stroke([40, 40], [80, 42]);
+    await pen.down([40, 60]);
+    for (let x = 40; x < 70; x += 2) {
+      await pen.move([x, 60]);
+      await new Promise((resolve) => setTimeout(resolve, 25));
+    }
+    // Longer than the last places may stay in memory alone.
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    await page.evaluate(() => {
+      window.onbeforeunload = null;
+    });
+    await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
+    await page.goto(`${served.url}/card/kettle-in-the-rain/passes`, { waitUntil: 'networkidle0' });
+    await press(page, 'Paint it by hand');
+    await isLaid(page);
+    await acts(3);
+    const kept = await pen.feel([60, 60]);
+    expect(kept.stage).toMatch(/shiny|puddled|satin/);
+    await press(page, 'Back to the plan');
+    await page.evaluate(async () => {
+      await new Promise((resolve) => {
+        const gone = indexedDB.deleteDatabase('kettle-drift-papers');
+        gone.onsuccess = gone.onblocked = resolve;
+      });
+    });
+    await page.reload({ waitUntil: 'networkidle0' });
+    await press(page, 'Paint it by hand');
+    await isLaid(page);
+    expect((await pen.feel([60, 60])).fingerprint).toBe(kept.fingerprint);
+  });
+});
