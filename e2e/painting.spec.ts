@@ -136,6 +136,19 @@ describe('painting by hand', () => {
     await page.waitForFunction(() => document.body.innerText.includes('sheet 2 1'));
   });
 
+  it('is painted on by a finger', async () => {
+    await press(page, 'low cloud');
+    const at = await page.$eval('.board-sheet', (sheet) => {
+      const box = sheet.getBoundingClientRect();
+      return [box.x + box.width / 3, box.y + box.height / 3] as const;
+    });
+    const finger = await page.touchscreen.touchStart(at[0], at[1]);
+    for (let i = 1; i <= 10; i++) await finger.move(at[0] + 12 * i, at[1] + 3 * i);
+    await finger.end();
+    await acts(2);
+    await page.waitForFunction(() => /shiny|puddled/.test(document.body.innerText));
+  });
+
   it('what would help is tried, and comes as it was told', async () => {
     await wash('low cloud');
     await runTo(page, 'until the sheen goes');

@@ -64,7 +64,7 @@ export class PaperPen {
   /** What is told of a place, read anew. */
   async feel([x, y]: Spot): Promise<Felt> {
     await this.move([x + 3, y + 3], 0);
-    await new Promise((resolve) => setTimeout(resolve, 320));
+    await new Promise((resolve) => setTimeout(resolve, 150));
     await this.move([x, y], 0);
     const told = await this.page.waitForFunction(
       (px: number, py: number) => {

@@ -1,6 +1,8 @@
 // Retakes the pictures in docs/screenshots from the demo data, one for each main view.
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
+import { choose } from './hand';
+import { isLaid, PaperPen, runTo } from './paper-hand';
 import { openBrowser, openPage, press, seeText, serveApp, station } from './browser';
 
 const FOLDER = process.env['SHOTS'] ?? 'docs/screenshots';
@@ -33,6 +35,34 @@ async function paintAhead(page: Page): Promise<void> {
   );
 }
 
+/** A wash by hand with colour in it, water dropped as the sheen went, and what would help. */
+async function paintByHand(page: Page): Promise<void> {
+  await press(page, 'Paint it by hand');
+  await isLaid(page);
+  const pen = await PaperPen.over(page);
+  await choose(page, 'Tool', 'flat, 25');
+  await press(page, 'dripping');
+  await press(page, 'low cloud');
+  for (let y = 22; y <= 62; y += 13) await pen.fill([22, y, 134, y + 1], 13);
+  await choose(page, 'Tool', 'round, size 12');
+  await press(page, 'copper');
+  await pen.stroke([40, 60, 0.5], [60, 66, 0.9], [84, 62, 0.6]);
+  await runTo(page, 'until the sheen goes');
+  await press(page, 'clear water');
+  await pen.stroke([104, 38, 1], [105, 39, 1], [104, 38, 1]);
+  await press(page, 'real time');
+  await press(page, 'Gone wrong?');
+  await press(page, 'Point at it');
+  await pen.stroke([104, 38]);
+  await page.waitForFunction(
+    () =>
+      document.querySelectorAll('[data-testid=outlook]').length > 2 &&
+      document.querySelectorAll('[data-testid=outlook]').length ===
+        document.querySelectorAll('[data-testid=remedy]').length,
+    { timeout: 120_000 },
+  );
+}
+
 mkdirSync(FOLDER, { recursive: true });
 const served = await serveApp();
 const profile = await openBrowser();
@@ -44,6 +74,10 @@ try {
     if (name === 'sitting') await sitDown(page);
     if (name === 'passes') await paintAhead(page);
     await shoot(page, name);
+    if (name !== 'passes') continue;
+    await paintByHand(page);
+    await shoot(page, 'painting');
+    await press(page, 'Back to the plan');
   }
   // The batch on its mats has more to cut.
   await page.goto(`${served.url}/card/quince-branch/paper`, { waitUntil: 'networkidle0' });

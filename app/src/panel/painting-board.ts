@@ -56,6 +56,7 @@ export class PaintingBoard {
   private readonly pen = this.sheet.getContext('2d')!;
   private readonly marks = document.createElementNS(SVG, 'svg');
   private readonly way = document.createElementNS(SVG, 'polyline');
+  private readonly frames = document.createElementNS(SVG, 'g');
   private readonly ring = document.createElementNS(SVG, 'circle');
   private readonly hands: BoardHands;
   private readonly resize: ResizeObserver;
@@ -79,7 +80,8 @@ export class PaintingBoard {
     this.marks.classList.add('board-marks');
     this.way.classList.add('board-way');
     this.ring.classList.add('board-ring');
-    this.marks.append(this.way, this.ring);
+    this.frames.classList.add('board-frames');
+    this.marks.append(this.frames, this.way, this.ring);
     host.append(this.table, this.sheet, this.marks);
     this.hands = new BoardHands(host, {
       down: (event) => this.down(event),
@@ -119,6 +121,17 @@ export class PaintingBoard {
       pixels.data.set(rgba);
       this.pen.putImageData(pixels, column, row);
     }
+  }
+
+  /** Shows where the painting may be cropped, mm. */
+  showFrames(frames: readonly (readonly (readonly [number, number])[])[]): void {
+    this.frames.replaceChildren(
+      ...frames.map((corners) => {
+        const frame = document.createElementNS(SVG, 'polygon');
+        frame.setAttribute('points', corners.map(([x, y]) => `${x},${y}`).join(' '));
+        return frame;
+      }),
+    );
   }
 
   bringNearer(factor: number): void {

@@ -33,6 +33,8 @@ export class PaintingService {
   private readonly chosen = signal<string | null>(null);
   /** Acts the paper has seen: a prefix of the sheet's, the same objects as the plan's. */
   private seen: readonly HandAct[] = [];
+  /** What changes the plan just now is what the paper has done already. */
+  private entering = false;
   private opening = 0;
   private keeping: ReturnType<typeof setTimeout> | undefined;
 
@@ -125,10 +127,13 @@ export class PaintingService {
 
   begin(stroke: AskedStroke, place: Place): void {
     const sheet = this.sheet();
-    if (!sheet || !this.ready() || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
+    if (!sheet || !this.mayPaint(sheet) || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
     clearTimeout(this.keeping);
     this.journal.beginPainting({ trial: sheet.id, stroke });
-    void this.worker.api.begin(stroke, place).catch((cause: unknown) => this.fails(cause));
+    void this.worker.api.begin(stroke, place).catch((cause: unknown) => {
+      this.journal.endPainting();
+      this.fails(cause);
+    });
   }
 
   goOn(places: readonly Place[]): void {
@@ -148,7 +153,8 @@ export class PaintingService {
 
   async act(asked: AskedAct): Promise<void> {
     const named = 'pigments' in asked ? asked.pigments.map(({ pigment }) => pigment) : [];
-    if (!this.ready() || !this.setOut(named)) return;
+    const sheet = this.sheet();
+    if (!sheet || !this.mayPaint(sheet) || !this.setOut(named)) return;
     try {
       this.enter(await this.worker.api.act(asked));
     } catch (cause) {
@@ -205,8 +211,6 @@ export class PaintingService {
     this.keeping = setTimeout(() => void this.keepNow(), KEEPS_AFTER_MS);
   }
 
-  private entering = false;
-
   /** The plan's acts are other than the paper's: taken back, or brought again. */
   private follow(sheet: Trial | null): void {
     if (!sheet || this.entering || !this.ready()) return;
@@ -216,6 +220,23 @@ export class PaintingService {
     if (same === acts.length && same === seen.length) return;
     this.seen = acts;
     void this.worker.api.setActs(same, acts.slice(same)).catch((cause: unknown) => this.fails(cause));
+  }
+
+  /** Whether what is done to the sheet could be kept; says so if not. */
+  private mayPaint({ acts }: Trial): boolean {
+    if (!this.ready()) return false;
+    if (!this.store.open()?.mayWrite)
+      this.messages.stop(
+        'This card is open in another tab.',
+        'Nothing was painted. Close the other tab to go on here.',
+      );
+    else if (acts.length >= MOST_ACTS)
+      this.messages.stop(
+        `This sheet has ${MOST_ACTS} acts, the most that one keeps.`,
+        'Nothing was painted. Begin another sheet.',
+      );
+    else return true;
+    return false;
   }
 
   /** Sees to it that the sheet knows some pigments; says so when it cannot hold them. */
@@ -256,7 +277,8 @@ export class PaintingService {
   }
 }
 
-/** Pigments a sheet can hold. */
+/** Acts a sheet can hold, and pigments. */
+const MOST_ACTS = 5000;
 const MOST_PIGMENTS = 6;
 
 const keyOf = (plan: string, trial: string): string => `${plan} ${trial}`;

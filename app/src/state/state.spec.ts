@@ -1,10 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { placeLines } from '@kettle/core/areas';
-import { newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/plan';
+import { applyCommands, newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/plan';
 import { moved, regionOfLine, rubbedLines, turned, type PencilPoint } from '@kettle/core/sketch';
+import { newSheet } from '@kettle/core/trials';
 import { Database } from './database';
 import { PlanArchive } from './plan-archive';
 import { PlanHistory } from './plan-history';
+import { isMissing, strokeMade } from './stroke-made';
 
 const begun = (): Plan =>
   newPlan(
@@ -195,6 +197,30 @@ describe('archive', () => {
     await archive.dropStroke('card', 's1');
     expect(await archive.lostStrokes('card')).toEqual([]);
     expect(await db.strokes.count()).toBe(1);
+  });
+
+  it('keeps a stroke of paint with the paper’s times unrounded, and makes it an act of its sheet once', async () => {
+    const stroke = {
+      ...({ kind: 'stroke', brush: 'round-8', load: 'loaded', dips: true, strength: 0.2 } as const),
+      parts: [],
+    };
+    const as = { trial: 'sheet', stroke };
+    const [one, two] = [0.1 + 0.2, 1 / 3];
+    await archive.keepPainted('card', 'p1', as, [[1.005, 2, 0.5, one]]);
+    await archive.keepPainted('card', 'p1', as, [[3, 4, 0.5, two]]);
+    const [lost] = await archive.lostStrokes('card');
+    expect(lost.painted).toEqual([
+      [1.005, 2, 0.5, one],
+      [3, 4, 0.5, two],
+    ]);
+    const bare = begun();
+    expect(isMissing(bare, lost)).toBe(false);
+    const sheet = newSheet(bare, { id: 'sheet', name: 'sheet', cellMm: 1 });
+    const laid = applyCommands(bare, [{ do: 'lay-sheet', trial: sheet }]).plan;
+    expect(isMissing(laid, lost)).toBe(true);
+    const made = applyCommands(laid, [strokeMade(lost)]).plan;
+    expect(made.trials[0].acts.at(-1)!.act).toMatchObject({ kind: 'stroke', atS: one });
+    expect(isMissing(made, lost)).toBe(false);
   });
 
   it('removes a card with all that belongs to it', async () => {

@@ -243,7 +243,7 @@ export class PaintingTable {
 
   /** Tells one state of the paper from another. */
   private get now(): string {
-    return [this.run.steps, this.run.touches, this.replay.done].join(' ');
+    return [this.run.steps, this.run.touches, this.replay.happened].join(' ');
   }
 
   /** Water on the sheet, ml, but for what the air took. */

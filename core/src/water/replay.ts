@@ -26,8 +26,7 @@ export interface KeptMoment extends KeptState {
 export class Replay {
   readonly run: PanelRun;
   private events: PanelEvent[];
-  /** Events done so far. */
-  done = 0;
+  private done = 0;
   private kept: KeptMoment[];
   private readonly states: RestartStates;
   private readonly hand: HandOnPanel;
@@ -49,6 +48,11 @@ export class Replay {
   /** What the kept states hold, bytes. */
   get keptBytes(): number {
     return bytesOf(this.kept);
+  }
+
+  /** How many things have happened so far: acts, and parts of strokes. */
+  get happened(): number {
+    return this.done;
   }
 
   /** Whether acts are still to be done. */

@@ -28,6 +28,7 @@ import {
   actAsked,
   BOARD,
   followsOf,
+  framesOver,
   pressureOf,
   stagesInWords,
   strokeAsked,
@@ -40,7 +41,7 @@ type Leaf = 'done' | 'amiss' | 'sheets';
 type Seen = 'now' | 'dry' | 'uncovered' | 'value' | 'sheen' | 'morning';
 
 /** How often it is looked how wet the paper under the hand is, ms. */
-const FEELS_EVERY_MS = 300;
+const FEELS_EVERY_MS = 120;
 
 /** Freehand on simulated paper: the sheet, what the hand holds, and the paper’s clock. */
 @Component({
@@ -203,6 +204,7 @@ export class Painting {
     const sheet = untracked(this.painting.sheet);
     if (!ready || !sheet || !this.board) return;
     this.board.lay(sheet.widthMm, sheet.heightMm, ready.columns, ready.rows);
+    this.board.showFrames(framesOver(untracked(this.store.plan)!));
     // Only now is there something to show the paper on.
     this.painting.seeAs(untracked(this.painting.look), untracked(this.painting.masked));
   }

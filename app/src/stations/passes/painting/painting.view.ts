@@ -1,4 +1,5 @@
-import { laidMix, type HandAct, type Plan, type PlannedMix } from '@kettle/core/plan';
+import { cornersOf, openingOf } from '@kettle/core/card';
+import { laidMix, paintedOf, planPaper, type HandAct, type Plan, type PlannedMix } from '@kettle/core/plan';
 import { loadsByCode } from '@kettle/core/pigment';
 import { formatClock } from '@kettle/core/units';
 import {
@@ -228,6 +229,17 @@ export const TILTS: readonly { readonly id: string; readonly name: string }[] = 
   { id: '15 0', name: 'falls 15° to the right' },
   { id: '-15 0', name: 'falls 15° to the left' },
 ];
+
+/** Where the painting may be cropped, mm from the sheet’s corner. */
+export function framesOver(plan: Plan): (readonly [number, number])[][] {
+  const { panel, paint } = paintedOf(plan);
+  const rim = (paint.widthMm - panel.widthMm) / 2;
+  return (plan.crop?.frames ?? []).map((frame) =>
+    cornersOf(openingOf(plan.card, frame, planPaper(plan).thicknessMm), frame).map(
+      ([x, y]) => [x + rim, y + rim] as const,
+    ),
+  );
+}
 
 /** How wet it is under the hand, how much water is there, and how light it looks. */
 export const underHand = ({ stage, filmUm, paperGm2, lab }: SheetReading): string =>
