@@ -50,6 +50,7 @@ beforeAll(async () => {
   await page.goto(`${served.url}/card/quince-branch/sketch`);
   await seeText(page, 'Nothing is drawn yet.');
   await press(page, 'Tracing');
+  await seeText(page, 'Lay a photo of the panel');
 });
 
 afterAll(async () => {
