@@ -1,6 +1,21 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle } from 'puppeteer-core';
+import { mergedPicture } from '@kettle/core/formats';
+import { readHead } from '@kettle/core/photo';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose } from './hand';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+} from './browser';
+import { choose, downloads } from './hand';
 import { isLaid, PaperPen, roughSheet, runTo } from './paper-hand';
 
 let served: Served;
@@ -30,6 +45,9 @@ const sky = [25, 25, 120, 75] as const;
 const undo = () => page.keyboard.press('u');
 const acts = (count: number) =>
   page.waitForFunction((n) => document.body.innerText.includes(`${n} act`), {}, count);
+
+/** Width of the sheet, mm. */
+const widthOf = (marks: Element): number => (marks as SVGSVGElement).viewBox.baseVal.width;
 
 async function wash(mix: string, box: readonly [number, number, number, number] = sky): Promise<void> {
   await choose(page, 'Tool', 'flat, 25');
@@ -152,6 +170,41 @@ describe('painting by hand', () => {
     await finger.end();
     await acts(2);
     await page.waitForFunction(() => /shiny|puddled/.test(document.body.innerText));
+  });
+
+  it('two sheets lie side by side with what differs, and a sheet goes out in files and comes back', async () => {
+    await press(page, 'low cloud');
+    await pen.stroke([40, 40], [80, 42]);
+    await acts(2);
+    await press(page, 'Sheets');
+    await page.click('::-p-xpath(//button[contains(., "Beside the one on the table")])');
+    const told = await page.waitForSelector('[data-testid=difference]', { timeout: 60_000 });
+    expect(await told!.evaluate((element) => element.textContent)).toMatch(
+      /^ ?\d+ % of the sheet looks different/,
+    );
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.querySelector('[data-testid=difference]') === null);
+
+    const arrived = await downloads(page);
+    await press(page, 'Picture, true size');
+    const { widthPx, dpi } = readHead(await arrived('.png'));
+    expect((25.4 * widthPx) / dpi!).toBeCloseTo(await page.$eval('.board-marks', widthOf), 0);
+    await press(page, 'Its strokes');
+    expect(new TextDecoder().decode(await arrived('.svg'))).toMatch(/<path fill="#[0-9a-f]{6}"/);
+    await press(page, 'Picture pass by pass');
+    const layered = await arrived('.ora');
+    expect(readHead(mergedPicture(layered)).widthPx).toBe(widthPx);
+
+    const file = join(mkdtempSync(join(tmpdir(), 'kettle-ora-')), 'sheet.ora');
+    writeFileSync(file, layered);
+    await press(page, 'Back to the plan');
+    await station(page, 'sketch');
+    await press(page, 'Tracing');
+    const input = (await page.waitForSelector(
+      '[data-testid=picture-file]',
+    )) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await seeText(page, 'sheet.ora');
   });
 
   it('what would help is tried, and comes as it was told', async () => {

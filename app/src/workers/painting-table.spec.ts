@@ -131,6 +131,29 @@ describe('a sheet under the hand', () => {
     expect(on.paper).toBe(bare);
   });
 
+  it('a stroke under way when acts are taken back has never been', () => {
+    const on = new Table();
+    const bare = on.paper;
+    on.paint(40);
+    on.table.end();
+    on.paint(50);
+    on.table.setActs(TAPE, []);
+    on.table.goOn([[40, 50, 1]]);
+    on.pass(100);
+    expect(on.table.end()).toBeNull();
+    expect(on.paper).toBe(bare);
+  });
+
+  it('who waits for the paper is not left waiting when a brush comes down', async () => {
+    const on = new Table();
+    on.paint(40);
+    on.table.end();
+    const waits = on.table.runTo('dry');
+    on.table.begin(stroke, [30, 50, 1]);
+    await waits;
+    on.table.end();
+  });
+
   it('runs ahead until the sheen is gone, and until all is dry', () => {
     const on = new Table();
     on.paint(40);

@@ -153,6 +153,7 @@ export class PaintingTable {
     this.fresh.push(...act.points);
     this.touched([place], brush.widthMm / 2);
     this.ahead = null;
+    this.arrived();
     this.clock.run(1, this.world.now(), nowS);
   }
 
@@ -188,6 +189,9 @@ export class PaintingTable {
   setActs(after: number, acts: readonly HandAct[]): void {
     const gone = this.acts[after] as HandAct | undefined;
     const nowS = this.run.atS;
+    // A stroke under way meanwhile has never been.
+    this.stroke = null;
+    this.waiting = [];
     this.acts = [...this.acts.slice(0, after), ...acts];
     this.replay.setActs(this.acts.map(({ act }) => act));
     // What is taken back takes the paper to when it began; what comes again, to when it was done.
