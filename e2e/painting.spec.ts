@@ -177,13 +177,13 @@ describe('painting by hand', () => {
     await pen.stroke([40, 40], [80, 42]);
     await acts(2);
     await press(page, 'Sheets');
-    await page.click('::-p-xpath(//button[contains(., "Beside the one on the table")])');
+    await press(page, 'Beside the one on the table');
     const told = await page.waitForSelector('[data-testid=difference]', { timeout: 60_000 });
     expect(await told!.evaluate((element) => element.textContent)).toMatch(
       /^ ?\d+ % of the sheet looks different/,
     );
     await page.keyboard.press('Escape');
-    await page.waitForFunction(() => document.querySelector('[data-testid=difference]') === null);
+    await page.waitForFunction(() => document.querySelector('.p-dialog-mask') === null);
 
     const arrived = await downloads(page);
     await press(page, 'Picture, true size');

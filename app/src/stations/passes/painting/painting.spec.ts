@@ -96,7 +96,7 @@ describe('in words', () => {
     expect(tiltInWords(0, 15)).toBe('the board falls 15° to the foot');
     expect(tiltInWords(-5, 0)).toBe('the board falls 5° to the left');
     expect(outcomeInWords({ standsOut: 9.1, lightness: 63 })).toBe('stands out, by 9.1 ΔE; L* 63');
-    expect(differenceInWords({ meanDeltaE: 0, p95DeltaE: 0, seenShare: 0 })).toBe(
+    expect(differenceInWords({ meanDeltaE: 0, mostDeltaE: 0, seenShare: 0 })).toBe(
       'No difference is to be seen.',
     );
     expect(passesInWords({ passes: 2, leftOut: ['salt', 'tilt'] })).toContain('salted, a tilt');

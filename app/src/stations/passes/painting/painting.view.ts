@@ -266,12 +266,12 @@ const DRIES_IN_S = 4 * 3600;
 /** How two sheets differ. */
 export const differenceInWords = ({
   meanDeltaE,
-  p95DeltaE,
+  mostDeltaE,
   seenShare,
 }: Omit<Difference, 'picture'>): string =>
   seenShare < 0.001
     ? 'No difference is to be seen.'
-    : `${Math.round(100 * seenShare)} % of the sheet looks different; ΔE ${meanDeltaE.toFixed(1)} on the whole, ${p95DeltaE.toFixed(1)} where most.`;
+    : `${Math.round(100 * seenShare)} % of the sheet looks different; ΔE ${meanDeltaE.toFixed(1)} on the whole, at most ${mostDeltaE.toFixed(1)}.`;
 
 /** What came of making passes. */
 export function passesInWords({ passes, leftOut }: Pick<AsPasses, 'passes' | 'leftOut'>): string {
