@@ -56,6 +56,9 @@ async function wash(mix: string, box: readonly [number, number, number, number] 
   for (let y = box[1]; y <= box[3]; y += 14) await pen.fill([box[0], y, box[2], y + 1], 14);
 }
 
+/** Slow ones are left to the long evidence. */
+const inEvidence = it.runIf(Number(process.env['KILLS'] ?? 1) > 1);
+
 describe('painting by hand', () => {
   it('water dropped as the sheen goes runs back, undo takes it out, and into a dry wash it does not', async () => {
     await wash('low cloud');
@@ -90,7 +93,7 @@ describe('painting by hand', () => {
     expect(Math.abs(after.lab[0] - dry.lab[0])).toBeLessThan(2);
   });
 
-  it('a mask line parts two wet colours', async () => {
+  inEvidence('a mask line parts two wet colours', async () => {
     await choose(page, 'Tool', 'masking fluid, fine tip');
     await pen.stroke([75, 15], [75, 90]);
     await acts(2);
@@ -108,7 +111,7 @@ describe('painting by hand', () => {
     expect(right.pigments['PB29'] ?? 0).toBe(0);
   });
 
-  it('salt stars, damp foam lifts, a tilted board runs to its foot', async () => {
+  inEvidence('salt stars, damp foam lifts, a tilted board runs to its foot', async () => {
     await wash('low cloud');
     expect((await pen.feel([45, 35])).stage).toMatch(/puddled|shiny/);
     await choose(page, 'Tool', 'salt, a pinch');
