@@ -1,7 +1,8 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Subject } from 'rxjs';
 import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/trials';
-import type { HandAct, Trial } from '@kettle/core/plan';
+import { MAX_ON_PANEL } from '@kettle/core/pigment';
+import { MOST_ACTS, type HandAct, type Trial } from '@kettle/core/plan';
 import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
 import type {
@@ -137,13 +138,18 @@ export class PaintingService {
   }
 
   goOn(places: readonly Place[]): void {
-    void this.worker.api.goOn(places);
+    this.tell(this.worker.api.goOn(places));
   }
 
   async end(): Promise<void> {
-    const done = await this.worker.api.end();
-    if (done) this.enter(done);
-    this.journal.endPainting();
+    try {
+      const done = await this.worker.api.end();
+      if (done) this.enter(done);
+      this.journal.endPainting();
+    } catch (cause) {
+      // What is in the journal becomes an act when the card is opened again.
+      this.fails(cause);
+    }
   }
 
   async giveUp(): Promise<void> {
@@ -163,7 +169,7 @@ export class PaintingService {
   }
 
   clock(order: ClockOrder): void {
-    void this.worker.api.clock(order);
+    this.tell(this.worker.api.clock(order));
   }
 
   /** Does what a remedy says, step by step, and lets the sheet dry. */
@@ -186,7 +192,7 @@ export class PaintingService {
   seeAs(look: PaperLook, masked: boolean): void {
     this.look.set(look);
     this.masked.set(masked);
-    void this.worker.api.look(look, masked);
+    this.tell(this.worker.api.look(look, masked));
   }
 
   read(shape: Shape): Promise<SheetReading> {
@@ -245,16 +251,16 @@ export class PaintingService {
     const missing = [...new Set(codes)].filter((code) => !sheet.pigments.includes(code));
     if (missing.length === 0) return true;
     const pigments = [...sheet.pigments, ...missing];
-    if (pigments.length > MOST_PIGMENTS) {
+    if (pigments.length > MAX_ON_PANEL) {
       this.messages.stop(
-        `This sheet holds ${MOST_PIGMENTS} pigments already, and ${missing.join(', ')} would be one more.`,
+        `This sheet holds ${MAX_ON_PANEL} pigments already, and ${missing.join(', ')} would be one more.`,
         'Nothing was painted. Take another mix, or begin another sheet.',
       );
       return false;
     }
     this.store.do({ do: 'change-sheet', trial: sheet.id, change: { pigments } });
     const known = plan.embedded.pigments;
-    void this.worker.api.setOut(pigments.map((code) => known.find((pigment) => pigment.code === code)!));
+    this.tell(this.worker.api.setOut(pigments.map((code) => known.find((p) => p.code === code)!)));
     return true;
   }
 
@@ -266,7 +272,23 @@ export class PaintingService {
 
   private async keepNow(): Promise<void> {
     clearTimeout(this.keeping);
-    if (this.ready()) await this.worker.api.keep();
+    if (!this.ready()) return;
+    try {
+      await this.worker.api.keep();
+    } catch (cause) {
+      // The acts are with the card: the paper can be worked out again.
+      this.messages.stop(
+        `The paper could not be kept as it is: ${String(cause)}.`,
+        'The card and all its sheets are safe; this one will take longer to open.',
+      );
+    }
+  }
+
+  /** Says so when the worker could not do what it was told. */
+  private tell(asked: Promise<unknown>): void {
+    asked.catch((cause: unknown) => {
+      this.fails(cause);
+    });
   }
 
   private fails(cause: unknown): void {
@@ -276,9 +298,5 @@ export class PaintingService {
     );
   }
 }
-
-/** Acts a sheet can hold, and pigments. */
-const MOST_ACTS = 5000;
-const MOST_PIGMENTS = 6;
 
 const keyOf = (plan: string, trial: string): string => `${plan} ${trial}`;

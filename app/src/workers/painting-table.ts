@@ -330,9 +330,8 @@ export class PaintingTable {
   private runAhead(): boolean {
     const until = this.ahead!;
     const endMs = this.world.now() + AHEAD_MS;
-    const toS = typeof until === 'object' ? until.atS : Infinity;
-    const course = this.replay.advance(toS);
-    while (!this.isReached(until) && this.world.now() < endMs) if (course.next().done) break;
+    const course = this.replay.advance(Infinity);
+    while (!this.isReached(until) && this.world.now() < endMs) course.next();
     this.clock.reached(this.world.now(), this.run.atS);
     if (this.isReached(until)) {
       this.ahead = null;

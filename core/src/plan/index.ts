@@ -26,6 +26,7 @@ export {
   paintedOf,
   planPaper,
   piecesOf,
+  rimOf,
   sizesOf,
   stillToCrop,
 } from './lookup';
@@ -55,5 +56,5 @@ export {
 } from './plan';
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
 export { LIFT, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
-export { pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
+export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
 export { HIDING_WHITE } from './white-acts';

@@ -27,6 +27,12 @@ export function paintedOf(plan: Plan): Pick<CardSizes, 'panel' | 'paint'> {
   return { panel: plan.crop.painting, paint: { widthMm: widthMm + rim, heightMm: heightMm + rim } };
 }
 
+/** Rim of the sheet beyond the visible painting on every side, mm. */
+export function rimOf(plan: Plan): number {
+  const { panel, paint } = paintedOf(plan);
+  return (paint.widthMm - panel.widthMm) / 2;
+}
+
 /** An area by id; references were checked when the plan was read. */
 export const areaOf = (plan: Plan, id: string): Area => plan.areas.find((area) => area.id === id)!;
 

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { climateSchema } from '../climate';
+import { MAX_ON_PANEL } from '../pigment';
 import { id } from '../units';
 import { panelActSchema, STAGES } from '../water';
 
@@ -12,6 +13,9 @@ export const handActSchema = z.strictObject({
   waterMl: z.number().min(-1000).max(1000),
 });
 export type HandAct = z.infer<typeof handActSchema>;
+
+/** Acts that a sheet can hold. */
+export const MOST_ACTS = 5000;
 
 /** A sheet of simulated paper painted by hand, to see how it goes: everything done on it, in the order of its time. */
 export const trialSchema = z.strictObject({
@@ -27,8 +31,8 @@ export const trialSchema = z.strictObject({
   /** Which sheet of its paper. */
   seed: z.int(),
   /** Pigments set out for it, by code. */
-  pigments: z.array(z.string()).max(6),
-  acts: z.array(handActSchema).max(5000),
+  pigments: z.array(z.string()).max(MAX_ON_PANEL),
+  acts: z.array(handActSchema).max(MOST_ACTS),
 });
 export type Trial = z.infer<typeof trialSchema>;
 

@@ -1,12 +1,11 @@
 import { cutAway, footprint } from '../areas';
 import { oneRing, rectangle, type Polygon } from '../geometry';
-import { maskedAfter, outlineOf, paintedOf, type Pass, type Plan } from '../plan';
+import { maskedAfter, outlineOf, paintedOf, rimOf, type Pass, type Plan } from '../plan';
 import type { PanelAct, Shield } from '../water';
 
 /** A region on the sheet that is painted, mm from its corner: the plan counts from the corner of what will be seen of it. */
 export function onSheet(plan: Plan, outline: Polygon): Polygon {
-  const { panel, paint } = paintedOf(plan);
-  const rim = (paint.widthMm - panel.widthMm) / 2;
+  const rim = rimOf(plan);
   return outline.map((ring) => ring.map(([x, y]) => [x + rim, y + rim] as const));
 }
 

@@ -6,6 +6,7 @@ import {
   mixOf,
   outlineOf,
   paintedOf,
+  rimOf,
   techniqueOf,
   type PaintedStroke,
   type Pass,
@@ -141,8 +142,7 @@ function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
 
 /** A stroke as a hand made it on a trial sheet, in the same time after the pass begins. */
 function asPainted(plan: Plan, pass: Pass, { brush, load, points }: PaintedStroke, startS: number): PanelAct {
-  const { panel, paint } = paintedOf(plan);
-  const rim = (paint.widthMm - panel.widthMm) / 2;
+  const rim = rimOf(plan);
   return {
     ...strokeAct(plan, pass, { points: [], load, brush }, 0),
     kind: 'stroke',

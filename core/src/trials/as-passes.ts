@@ -5,7 +5,7 @@ import {
   LIFT,
   newMix,
   newPass,
-  paintedOf,
+  rimOf,
   type Command,
   type HandAct,
   type PaintedStroke,
@@ -30,7 +30,7 @@ const MOST_MARKS = 4;
 /** Outlines of what was wetted are kept this exactly, mm. */
 const OUTLINE_MM = 0.3;
 
-/** Less water than this is a line or a touch, µm. */
+/** Marks narrower than this on the whole are lines, mm. */
 const LINE_MM = 2.5;
 
 /** What making passes of a sheet comes to. */
@@ -55,7 +55,7 @@ interface Group {
  */
 export function asPasses(plan: Plan, trial: Trial): AsPasses {
   const strokes = trial.acts.filter((done): done is Stroke => done.act.kind === 'stroke');
-  const rim = (paintedOf(plan).paint.widthMm - paintedOf(plan).panel.widthMm) / 2;
+  const rim = rimOf(plan);
   const commands: Command[] = [];
   const mixes = [...plan.mixes];
   const groups = grouped(strokes);

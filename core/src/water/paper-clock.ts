@@ -2,8 +2,7 @@ import { DRY_PAPER_GM2 } from './constants';
 import type { PanelRun } from './panel-run';
 
 /** How fast the paper’s clock runs against the wall’s: a rate, or as fast as it can be worked out until something is so. */
-export type ClockOrder =
-  { readonly rate: number } | { readonly until: 'matt' | 'dry' | { readonly atS: number } };
+export type ClockOrder = { readonly rate: number } | { readonly until: 'matt' | 'dry' };
 
 /** Over so long the rate that is really reached is measured, ms. */
 const MEASURED_OVER_MS = 1500;
@@ -56,12 +55,7 @@ export class PaperClock {
 const STILL_SHINY = 0.02;
 
 /** Whether what was waited for is so. While more is to be done to a sheet, one on which nothing is wet is not yet dry. */
-export function isReached(
-  run: PanelRun,
-  until: 'matt' | 'dry' | { readonly atS: number },
-  moreToCome = false,
-): boolean {
-  if (typeof until === 'object') return run.atS >= until.atS;
+export function isReached(run: PanelRun, until: 'matt' | 'dry', moreToCome = false): boolean {
   const { filmed, wet } = wetCells(run);
   if (wet === 0) return !moreToCome;
   return until === 'matt' && filmed <= STILL_SHINY * wet;

@@ -12,7 +12,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { paintedOf } from '@kettle/core/plan';
+import { rimOf } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
 import type { PaperLook } from '@kettle/core/water';
 import { PaintingBoard } from '../../../panel/painting-board';
@@ -164,9 +164,7 @@ export class Painting {
     }
     const [plan, sheet] = [this.store.plan(), this.painting.sheet()];
     if (!plan || !sheet) return;
-    const { panel, paint } = paintedOf(plan);
-    const rim = (paint.widthMm - panel.widthMm) / 2;
-    void this.painting.act(actAsked(plan, this.hand.held(), way, rim, sheet.acts.length));
+    void this.painting.act(actAsked(plan, this.hand.held(), way, rimOf(plan), sheet.acts.length));
   }
 
   /** Told while an edge is pulled; one act for a pull, not one for each degree. */

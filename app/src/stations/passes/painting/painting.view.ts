@@ -1,5 +1,5 @@
 import { cornersOf, openingOf } from '@kettle/core/card';
-import { laidMix, paintedOf, planPaper, type HandAct, type Plan, type PlannedMix } from '@kettle/core/plan';
+import { laidMix, rimOf, planPaper, type HandAct, type Plan, type PlannedMix } from '@kettle/core/plan';
 import { loadsByCode } from '@kettle/core/pigment';
 import { formatClock } from '@kettle/core/units';
 import {
@@ -232,8 +232,7 @@ export const TILTS: readonly { readonly id: string; readonly name: string }[] = 
 
 /** Where the painting may be cropped, mm from the sheet’s corner. */
 export function framesOver(plan: Plan): (readonly [number, number])[][] {
-  const { panel, paint } = paintedOf(plan);
-  const rim = (paint.widthMm - panel.widthMm) / 2;
+  const rim = rimOf(plan);
   return (plan.crop?.frames ?? []).map((frame) =>
     cornersOf(openingOf(plan.card, frame, planPaper(plan).thicknessMm), frame).map(
       ([x, y]) => [x + rim, y + rim] as const,
