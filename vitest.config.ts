@@ -33,6 +33,8 @@ export default defineConfig({
           name: 'unit',
           include: ['{core,kernels,cli,server,scripts}/**/*.spec.ts'],
           setupFiles: ['scripts/property-seed.ts'],
+          // The core keeps nothing between tests, so files may share what one has loaded.
+          isolate: false,
           testTimeout: 30_000,
         },
       },

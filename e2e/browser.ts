@@ -68,9 +68,18 @@ export async function openBrowser(folder = mkdtempSync(join(tmpdir(), 'kettle-pr
   };
 }
 
-/** Opens a page that records every request to another host and every fault of its own. */
-export async function openPage(profile: Profile, url: string): Promise<Page & { faults: string[] }> {
+/**
+ * Opens a page that records every request to another host and every fault of its own. What keeps the app for use without a
+ * network fetches all of it, which takes seconds: only journeys that go offline have it.
+ */
+export async function openPage(
+  profile: Profile,
+  url: string,
+  { keepsOffline = false } = {},
+): Promise<Page & { faults: string[] }> {
   const page = Object.assign(await profile.browser.newPage(), { faults: [] as string[] });
+  if (!keepsOffline)
+    await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
   page.on('request', (request) => {
     const asked = request.url();
     if (/^(https?|wss?):/.test(asked) && new URL(asked).host !== new URL(url).host)

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { press, station } from './browser';
+import { boxOf } from './hand';
 
 /** How soon the dish answers to a colour that is dragged, and how long the page was held up, ms. */
 export interface DragFigures {
@@ -46,7 +47,7 @@ export async function dragWanted(page: Page): Promise<DragFigures> {
       watched.tasks.push(...list.getEntries().map(({ duration }) => duration));
     }).observe({ entryTypes: ['longtask'] });
   });
-  const box = (await (await page.$('[data-testid=plane] svg'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=plane] svg');
   const at = (i: number): [number, number] => {
     const turn = (2 * Math.PI * i) / 13;
     const out = 0.12 + (0.25 * i) / STEPS;

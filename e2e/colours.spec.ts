@@ -15,7 +15,7 @@ import {
   type Profile,
   type Served,
 } from './browser';
-import { choose, downloads, retype, tabTo, write } from './hand';
+import { boxOf, choose, downloads, retype, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -127,9 +127,7 @@ describe('the dish', () => {
       page.$eval('#strength-label', (label) => Number.parseInt(/(\d+) %/.exec(label.textContent)![1], 10));
     const before = await strength();
     const [mix, dish] = await Promise.all(
-      ['kd-dish .mix', 'kd-dish .dish'].map(
-        async (s) => (await (await page.waitForSelector(s))!.boundingBox())!,
-      ),
+      ['kd-dish .mix', 'kd-dish .dish'].map(async (s) => await boxOf(page, s)),
     );
     const [x, y] = [mix.x + mix.width / 2, mix.y + mix.height / 2];
     const [mx, my] = [dish.x + dish.width / 2, dish.y + dish.height / 2];

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, retype } from './hand';
+import { boxOf, choose, retype } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -36,7 +36,7 @@ it('a card is cropped last: sizes keep silent until a frame is chosen', async ()
 
 it('frames slide under the hand, and by keys, turn, and stay on the painting', async () => {
   const [x, y] = await cornerOf('1');
-  const box = (await (await page.$('[data-frame="1"] .under'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-frame="1"] .under');
   const middle = [box.x + box.width / 2, box.y + box.height / 2] as const;
   await page.mouse.move(...middle);
   await page.mouse.down();

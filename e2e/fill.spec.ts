@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { Pen, retype, type PenPoint } from './hand';
+import { boxOf, Pen, retype, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -38,7 +38,7 @@ it('four strokes that just miss each other are filled by one press, and by numbe
   await pen.stroke(straight([right - miss, bottom], [left, bottom]));
   await pen.stroke(straight([left, bottom - miss], [left, top + miss]));
   await press(page, 'Fill a shape');
-  const box = (await (await page.$('[data-testid=board]'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=board]');
   await page.mouse.click(box.x + 0.8 * box.width, box.y + 0.7 * box.height);
   await page.waitForSelector('input[aria-label="Name of area 7"]');
   // 0.12 × 0.14 of the board, in the panel's own millimetres.
@@ -85,7 +85,7 @@ it('brought nearer by button, wheel or key, the same stroke is smaller on the pa
   await page.keyboard.press('+');
   expect(Math.abs((await drawn()) / (whole / 1.25 ** 2) - 1)).toBeLessThan(0.1);
   await press(page, 'Whole');
-  const box = (await (await page.$('[data-testid=board]'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=board]');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.wheel({ deltaY: -400 });
   expect(Math.abs((await drawn()) / (whole / Math.exp(2 * 400 * 0.0015)) - 1)).toBeLessThan(0.1);

@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { BoundingBox, Page } from 'puppeteer-core';
 import { clickFound } from './browser';
 
 /** Chooses an option of the list with this name. */
@@ -56,6 +56,27 @@ export async function tabTo(page: Page, name: string): Promise<void> {
   throw new Error(`“${name}” is not reached by ${MOST_TABS} tabs`);
 }
 
+/** Where a thing stands on the page, px, once it stands still: a dialog grows as it opens, and a list pushes what is below. */
+export async function boxOf(page: Page, selector: string): Promise<BoundingBox> {
+  const seen = async (): Promise<BoundingBox> =>
+    (await (await page.waitForSelector(selector))!.boundingBox())!;
+  for (let before = await seen(); ;) {
+    await new Promise((resolve) => setTimeout(resolve, STILL_MS));
+    const now = await seen();
+    if (
+      now.x === before.x &&
+      now.y === before.y &&
+      now.width === before.width &&
+      now.height === before.height
+    )
+      return now;
+    before = now;
+  }
+}
+
+/** What has not moved for so long stands still. */
+const STILL_MS = 120;
+
 /** Points of a pen on the board: fractions of its width and height, and pressure. */
 export type PenPoint = readonly [x: number, y: number, pressure: number];
 
@@ -72,7 +93,7 @@ export class Pen {
 
   static async on(page: Page, selector: string): Promise<Pen> {
     const session = await page.createCDPSession();
-    const box = (await (await page.$(selector))!.boundingBox())!;
+    const box = await boxOf(page, selector);
     return new Pen((type, [x, y, force]) =>
       session.send('Input.dispatchMouseEvent', {
         type,

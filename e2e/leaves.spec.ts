@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
+import { boxOf, choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -160,7 +160,7 @@ it('the trace sheet taken from Finish opens in another card just as it was', asy
 it('an area is named by writing on it, and the panel is judged', async () => {
   await page.goto(`${served.url}/card/kettle-in-the-rain/sketch`);
   await press(page, 'Write a name');
-  const box = (await (await page.waitForSelector('[data-testid=board]'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=board]');
   await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.15 * box.height);
   await page.waitForSelector('[aria-label="Name of this area"]');
   await page.keyboard.type('rainy pane');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { seeText, type openPage } from './browser';
-import { Pen, type PenPoint } from './hand';
+import { boxOf, Pen, type PenPoint } from './hand';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -137,7 +137,7 @@ export async function strokeTimes(page: OpenPage, url: string, many: ManyStrokes
   // A frame is a frame even where nothing asks for one.
   await page.evaluate(`(function tick() { requestAnimationFrame(tick); })()`);
   const pen = await Pen.on(page, '[data-testid=board]');
-  const box = (await (await page.$('[data-testid=board]'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=board]');
   const timed = async (doing: StrokeTimes['doing'], act: () => Promise<void>): Promise<StrokeTimes> => {
     await page.tracing.start({
       categories: ['devtools.timeline', 'toplevel', 'disabled-by-default-devtools.timeline'],

@@ -25,7 +25,7 @@ afterAll(async () => {
 
 describe('nothing from outside', () => {
   it('no station, room or worker asks any other host; the page is isolated and its policy is strict', async () => {
-    const page = await openPage(profile, served.url);
+    const page = await openPage(profile, served.url, { keepsOffline: true });
     await seeText(page, 'Kettle in the rain');
     for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'])
       await station(page, name);
@@ -42,7 +42,7 @@ describe('nothing from outside', () => {
   });
 
   it('the page itself could not if it tried', async () => {
-    const page = await openPage(profile, `${served.url}/rack`);
+    const page = await openPage(profile, `${served.url}/rack`, { keepsOffline: true });
     const refused = await page.evaluate(() =>
       fetch('http://127.0.0.2:9/').then(
         () => 'let through',
@@ -57,7 +57,9 @@ describe('nothing from outside', () => {
 
 describe('after the first visit, with the server gone', () => {
   it('loads again with worker and kernel, computes and keeps a change', async () => {
-    const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/passes`);
+    const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/passes`, {
+      keepsOffline: true,
+    });
     await page.evaluate(async () => {
       const registration = await navigator.serviceWorker.ready;
       if (!navigator.serviceWorker.controller)

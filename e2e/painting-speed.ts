@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { press, seeText, type openPage } from './browser';
+import { boxOf } from './hand';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -142,7 +143,7 @@ export async function paintingSpeed(
   await press(page, 'low cloud');
   await watch(page);
   const session = await page.createCDPSession();
-  const box = (await (await page.$('.board-sheet'))!.boundingBox())!;
+  const box = await boxOf(page, '.board-sheet');
   const send = (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', x: number, y: number) =>
     session.send('Input.dispatchMouseEvent', {
       ...{ type, x: box.x + x * box.width, y: box.y + y * box.height, button: 'left' as const },

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, downloads, retype } from './hand';
+import { boxOf, choose, downloads, retype } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -73,7 +73,7 @@ it('a mat is laid and taken away, and the panel gives way', async () => {
 it('an edge is dragged, or moved by arrow keys, and undone in one step', async () => {
   const air = (): Promise<string> => page.$eval('[data-handle=clearanceMm]', (at) => at.ariaValueNow!);
   expect(await air()).toBe('3');
-  const box = (await (await page.$('[data-handle=clearanceMm] .grip'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-handle=clearanceMm] .grip');
   await page.mouse.move(box.x + box.width / 2, box.y + 10);
   await page.mouse.down();
   for (let px = 2; px <= 10; px += 2) await page.mouse.move(box.x + box.width / 2 - px, box.y + 10);

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { readKettleFile, writePng } from '@kettle/core/formats';
 import { seenThrough } from '@kettle/core/photo';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, downloads, Pen, retype, tabTo, write } from './hand';
+import { boxOf, choose, downloads, Pen, retype, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -93,9 +93,9 @@ it('a photo is set straight by its corners, by hand and by keys, and its light p
   });
   await bring('panel.png');
   await page.waitForSelector('.place');
-  const box = (await (await page.$('.picture img'))!.boundingBox())!;
+  const box = await boxOf(page, '.picture img');
   for (const [i, [x, y]] of CORNERS.entries()) {
-    const place = (await (await page.$(`.picture .place:nth-of-type(${i + 1})`))!.boundingBox())!;
+    const place = await boxOf(page, `.picture .place:nth-of-type(${i + 1})`);
     await page.mouse.move(place.x + place.width / 2, place.y + place.height / 2);
     await page.mouse.down();
     await page.mouse.move(box.x + x * box.width, box.y + y * box.height, { steps: 4 });
@@ -108,7 +108,7 @@ it('a photo is set straight by its corners, by hand and by keys, and its light p
   await page.waitForFunction(() => document.querySelectorAll('.p-dialog').length === 0);
   await press(page, 'Put its light right by bare paper');
   await page.waitForSelector('.picture img');
-  const paper = (await (await page.waitForSelector('.picture svg'))!.boundingBox())!;
+  const paper = await boxOf(page, '.picture svg');
   for (const [x, y] of [
     [0.6, 0.1],
     [0.95, 0.5],

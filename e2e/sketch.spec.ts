@@ -1,7 +1,7 @@
 import type { CDPSession, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, Pen, type PenPoint } from './hand';
+import { boxOf, choose, Pen, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -20,7 +20,7 @@ beforeAll(async () => {
   await seeText(page, 'Nothing is drawn yet.');
   pen = await Pen.on(page, '[data-testid=board]');
   touch = await page.createCDPSession();
-  box = (await (await page.$('[data-testid=board]'))!.boundingBox())!;
+  box = await boxOf(page, '[data-testid=board]');
 });
 
 afterAll(async () => {

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
-import { choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
+import { boxOf, choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -54,7 +54,7 @@ it('a line is masked with the pen, rubbed off whole, and undone', async () => {
 it('a stroke with another tool is a mask of its own; a gap in it is told and ringed', async () => {
   await choose(page, 'Take up a tool', 'fine-tip');
   await press(page, 'Mask');
-  const box = (await (await page.$('[data-testid=board]'))!.boundingBox())!;
+  const box = await boxOf(page, '[data-testid=board]');
   const aspect = box.width / box.height;
   // Nearly round, its ends about a millimetre apart.
   await pen.stroke(

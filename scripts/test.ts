@@ -72,9 +72,11 @@ function suite(name: string, projects: string[], workers: number): void {
 }
 
 await steps({ kernels: 'npm run -s kernels' });
-await steps({ types: 'npm run -s types', 'lint and order of subjects': 'npm run -s lint' });
+await steps({
+  'types, and the app builds': 'npm run -s types && npm run -s build',
+  'lint and order of subjects': 'npm run -s lint',
+});
 suite('core, kernels, command line, views', ['unit', 'app'], 2);
-await steps({ 'the app builds': 'npm run -s build' });
 suite('journeys in the browser', ['e2e'], 2);
 suite('journeys against the clock', ['timed'], 1);
 

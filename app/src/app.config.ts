@@ -11,10 +11,10 @@ import { ROUTES } from './app.routes';
 import { Database } from './state/database';
 import { KETTLE_PRESET } from './theme/preset';
 
-/** Registered once the page is at rest, so that the first visit is not slowed by what is kept for later ones. */
+/** Registered well after the first cards stand on the rack: their files would wait behind all that is kept for later visits. */
 const SERVICE_WORKER = {
   enabled: !isDevMode() && 'serviceWorker' in navigator,
-  registrationStrategy: 'registerWhenStable:5000',
+  registrationStrategy: 'registerWithDelay:5000',
 };
 
 export const APP_CONFIG: ApplicationConfig = {
