@@ -77,6 +77,11 @@ const COMMANDS: Command[] = [
     handsS: 100,
     filmUm: 70,
   }),
+  {
+    do: 'accept-finding',
+    finding: 'one-value//sky',
+    reason: 'Early light: the heron alone is dark',
+  },
 ];
 
 /** A slimline card that stands upright: new home; a graded sky, the heron and reeds as silhouettes. */

@@ -114,6 +114,16 @@ const COMMANDS: Command[] = [
     do: 'keep-white',
     white: { id: 'white-steam', area: 'steam', way: 'mask', tool: null, wanted: null, edge: 'hard' },
   },
+  {
+    do: 'accept-finding',
+    finding: 'one-value//pane',
+    reason: 'A pale card on purpose: grey rain, and one dark kettle in it',
+  },
+  {
+    do: 'accept-finding',
+    finding: 'water-fouled/sill-wash/sill',
+    reason: 'Three jars stand ready',
+  },
 ];
 
 /** The studio's first finished card: get well; a kettle on a sill, its steam masked, rain wet-in-wet on the pane. */

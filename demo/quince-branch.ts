@@ -71,6 +71,16 @@ const COMMANDS: Command[] = [
     before: 'press',
     act: { kind: 'chore', id: 'mount', chore: 'mount', areas: [], handsS: null },
   },
+  {
+    do: 'accept-finding',
+    finding: 'one-value//branch',
+    reason: 'A light card, mostly paper',
+  },
+  {
+    do: 'accept-finding',
+    finding: 'border-lost-on-white//branch',
+    reason: 'No frame wanted: the branch floats on the white',
+  },
 ];
 
 /** A batch: thanks, eighteen of them, a simple motif on a mounted panel. */

@@ -61,7 +61,7 @@ export interface ShadowAmiss {
 }
 
 /** A shadow’s way may be so far off before it is seen to be wrong, degrees. Ours. */
-const OFF_DEG = 60;
+export const OFF_DEG = 60;
 
 /** The cast shadows that fall on the wrong side. */
 export function shadowsAmiss(plan: Plan): ShadowAmiss[] {

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry';
-import type { Command, Plan } from '../plan';
+import type { Command, Plan, Studio } from '../plan';
 import type { Timeline } from '../schedule';
 
 /** How much a finding matters: it stops the work, is worth a look, or is a note. */
@@ -13,6 +13,8 @@ export interface Finding {
   readonly severity: Severity;
   readonly where: {
     readonly area?: string;
+    /** The other of two areas it lies between. */
+    readonly pair?: string;
     readonly pass?: string;
     readonly atS?: number;
     /** The very place on the panel, mm. */
@@ -28,11 +30,16 @@ export interface Finding {
 export interface CheckContext {
   readonly plan: Plan;
   readonly timeline: Timeline;
+  /** The table it is painted at, where it is known; `today` is `YYYY-MM-DD`. */
+  readonly desk?: Pick<Studio, 'dish' | 'evenings'> & { readonly today: string };
 }
+
+/** What a check has found; how much it matters is the check’s to say, unless one finding matters less. */
+export type Found = Omit<Finding, 'id' | 'key' | 'severity'> & { readonly severity?: Severity };
 
 /** One rule of the trade. Its file holds the rule, its number and the number's source. */
 export interface Check {
   readonly id: string;
   readonly severity: Severity;
-  readonly find: (context: CheckContext) => Omit<Finding, 'id' | 'key' | 'severity'>[];
+  readonly find: (context: CheckContext) => Found[];
 }

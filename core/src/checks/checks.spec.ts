@@ -5,7 +5,12 @@ import { layOut } from '../schedule';
 import { CHECKS, runChecks, type Finding } from '.';
 
 const found = (plan: Plan): Finding[] => runChecks(plan, layOut(plan));
-const ids = (plan: Plan): string[] => found(plan).map(({ id }) => id);
+/** The rules told of here; a small plan breaks others on its way. */
+const HERE = ['bleed-into-wet', 'mask-not-set', 'lighter-over-darker', 'card-off-envelope'];
+const ids = (plan: Plan): string[] =>
+  found(plan)
+    .map(({ id }) => id)
+    .filter((id) => HERE.includes(id));
 const fixed = (plan: Plan, { fix }: Finding): Plan => applyCommands(plan, fix!.commands).plan;
 
 describe('bleed-into-wet', () => {
@@ -41,16 +46,15 @@ describe('bleed-into-wet', () => {
     expect(ids({ ...late, rules: { ...late.rules, letColoursRun: true } })).toEqual(['bleed-into-wet']);
   });
 
-  it('lets a charge into its own shining wash, not into half-dry paper', () => {
-    const charge = (start: 'straight-on' | { atS: number }): Plan =>
-      smallPlan(
-        addPass('sky-wash', 'sky', 'blue'),
-        addPass('charge', 'sky', 'dark', { technique: 'charge', start, handsS: 5 }),
-      );
-    expect(ids(charge('straight-on'))).toEqual([]);
-    const laid = layOut(charge('straight-on')).washes[0].laidS;
-    expect(ids(charge({ atS: laid + 400 }))).toEqual(['bleed-into-wet']);
-  });
+  it('leaves what goes into its own wet wash to its own rule', () =>
+    expect(
+      ids(
+        smallPlan(
+          addPass('sky-wash', 'sky', 'blue'),
+          addPass('charge', 'sky', 'dark', { technique: 'charge', start: { atS: 400 }, handsS: 5 }),
+        ),
+      ),
+    ).toEqual([]));
 });
 
 describe('mask-not-set', () => {

@@ -1,2 +1,2 @@
-export type { Check, Finding, Severity } from './check';
+export type { Check, CheckContext, Finding, Severity } from './check';
 export { CHECKS, runChecks } from './registry';

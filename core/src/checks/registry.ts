@@ -1,47 +1,76 @@
 import type { Plan } from '../plan';
 import type { Timeline } from '../schedule';
+import { backrunRisk, secondPassWater } from './backrun-risk';
 import { barrierGap } from './barrier-gap';
 import { bleedIntoWet } from './bleed-into-wet';
+import { borderLostOnWhite } from './border-lost-on-white';
+import { brushDryInLine } from './brush-dry-in-line';
 import { cardOffEnvelope } from './card-off-envelope';
-import type { Check, Finding } from './check';
+import { chargeTooLate } from './charge-too-late';
+import type { Check, CheckContext, Finding } from './check';
+import { cockleRisk } from './cockle-risk';
 import { contourLost } from './contour-lost';
 import { counterClosed } from './counter-closed';
+import { dateMissed } from './date-missed';
+import { driesTooPale } from './dries-too-pale';
+import { handOnWet } from './hand-on-wet';
 import { liftOnStaining } from './lift-on-staining';
 import { lighterOverDarker } from './lighter-over-darker';
+import { lineBuried } from './line-buried';
+import { lineWillRun } from './line-will-run';
+import { maskHeated } from './mask-heated';
 import { maskLineTooFine } from './mask-line-too-fine';
 import { maskNotSet } from './mask-not-set';
 import { maskTooLarge } from './mask-too-large';
 import { maskTooLong } from './mask-too-long';
+import { metalTooThin } from './metal-too-thin';
+import { mixRunsShort } from './mix-runs-short';
+import { mud } from './mud';
+import { oneValue } from './one-value';
+import { poolAtTape } from './pool-at-tape';
+import { saltHeated, saltTooDry, saltTooWet } from './salt';
+import { shadeWrongSide } from './shade-wrong-side';
 import { spatterTooSmall } from './spatter-too-small';
+import { splashReaches } from './splash-reaches';
+import { stencilWetBelow } from './stencil-wet-below';
+import { tapeOnKeep } from './tape-on-keep';
+import { complementsMeet, thirdColour } from './third-colour';
+import { tooManyPasses } from './too-many-passes';
+import { valuesTooClose } from './values-too-close';
+import { waterFouled } from './water-fouled';
 import { whiteCrossed } from './white-crossed';
 
 /** Every check the program makes. To add one: a file beside this, and a line here. */
 export const CHECKS: readonly Check[] = [
-  bleedIntoWet,
-  maskNotSet,
-  maskTooLong,
-  maskTooLarge,
-  maskLineTooFine,
-  counterClosed,
-  barrierGap,
-  whiteCrossed,
-  contourLost,
-  liftOnStaining,
-  spatterTooSmall,
-  lighterOverDarker,
-  cardOffEnvelope,
+  ...[bleedIntoWet, chargeTooLate, secondPassWater, backrunRisk, poolAtTape],
+  ...[maskNotSet, maskHeated, maskTooLong, maskTooLarge, maskLineTooFine],
+  ...[barrierGap, counterClosed, whiteCrossed, contourLost],
+  ...[lighterOverDarker, mud, thirdColour, complementsMeet, valuesTooClose, oneValue, shadeWrongSide],
+  ...[driesTooPale, mixRunsShort, brushDryInLine, waterFouled],
+  ...[saltHeated, saltTooWet, saltTooDry, liftOnStaining],
+  ...[lineWillRun, lineBuried, metalTooThin],
+  ...[spatterTooSmall, splashReaches, handOnWet, tooManyPasses, cockleRisk, stencilWetBelow],
+  ...[tapeOnKeep, cardOffEnvelope, dateMissed, borderLostOnWhite],
 ];
 
-/** All findings of a plan, the gravest first, without those the painter has accepted. */
-export function runChecks(plan: Plan, timeline: Timeline): Finding[] {
+const GRAVEST_FIRST = ['stop', 'look', 'note'];
+
+/**
+ * All findings of a plan, the gravest first, as much as the house lets each check matter, without those the painter has
+ * accepted. Without a desk, what depends on its dish and evenings takes a usual dish and is silent of evenings.
+ */
+export function runChecks(plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] {
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
-  const order = ['stop', 'look', 'note'];
-  return CHECKS.flatMap((check) =>
-    check.find({ plan, timeline }).map((found) => {
-      const key = [check.id, found.where.pass ?? '', found.where.area ?? ''].join('/');
-      return { id: check.id, key, severity: check.severity, ...found };
-    }),
-  )
+  const context: CheckContext = { plan, timeline, ...(desk ? { desk } : {}) };
+  return CHECKS.filter(({ id }) => plan.rules.weights[id] !== 'off')
+    .flatMap(({ id, severity, find }) =>
+      find(context).map((found): Finding => {
+        const { pass = '', area = '', pair } = found.where;
+        const key = [id, pass, area, ...(pair === undefined ? [] : [pair])].join('/');
+        const weight = plan.rules.weights[id] as Finding['severity'] | undefined;
+        return { severity, ...found, ...(weight ? { severity: weight } : {}), id, key };
+      }),
+    )
     .filter(({ key }) => !accepted.has(key))
-    .sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity));
+    .sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));
 }

@@ -25,8 +25,10 @@ const faultOf = (run: () => unknown): BadInput => {
 const RULES = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
   ...{ whites: 'mask', removal: 'finger' },
+  ...{ backruns: 'avoided', weights: {} },
 };
-const LATER = { version: 7, trials: [], pictures: [], resists: [], rules: RULES };
+const TABLE = { boards: 1, hands: 1 };
+const LATER = { version: 8, table: TABLE, trials: [], pictures: [], resists: [], rules: RULES };
 
 const BOX = {
   ...{ box: [], ownPigments: [], moods: [] },
@@ -48,6 +50,12 @@ const beforeShields = (old: Record<string, unknown>) => ({
   palette: (old['embedded'] as { pigments: { code: string }[] }).pigments.map(({ code }) => code),
 });
 
+/** Rules of a house that weighed every check alike. */
+const weighed = (old: Record<string, unknown>): object => ({
+  ...(old['rules'] as object),
+  ...{ backruns: 'avoided', weights: {} },
+});
+
 /** Passes of before version 7. */
 const beforeSheets = (old: Record<string, unknown>): object[] =>
   (old['acts'] as { kind: string }[]).map((act) => (act.kind === 'pass' ? { ...act, strokes: [] } : act));
@@ -56,7 +64,7 @@ describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(7);
+    expect(plan.version).toBe(8);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -76,37 +84,50 @@ describe('released versions', () => {
     });
   });
 
-  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, and one of version 7 unchanged', () => {
+  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, of version 7 with one board, and one of version 8 unchanged', () => {
     const old = fixture('plan-v4');
     expect(readPlan(old)).toEqual({
       ...{ ...old, ...LATER, ...beforeShields(old) },
       whites: whitesOf(old),
     });
     const whites = fixture('plan-v5');
-    expect(readPlan(whites)).toEqual({ ...whites, version: 7, trials: [], ...beforeShields(whites) });
+    expect(readPlan(whites)).toEqual({
+      ...{ ...whites, version: 8, table: TABLE, trials: [], ...beforeShields(whites) },
+      rules: weighed(whites),
+    });
     const dish = fixture('plan-v6');
-    expect(readPlan(dish)).toEqual({ ...dish, version: 7, trials: [], acts: beforeSheets(dish) });
-    expect(readPlan(fixture('plan-v7'))).toEqual(fixture('plan-v7'));
+    expect(readPlan(dish)).toEqual({
+      ...{ ...dish, version: 8, table: TABLE, trials: [], acts: beforeSheets(dish) },
+      rules: weighed(dish),
+    });
+    const sheets = fixture('plan-v7');
+    expect(readPlan(sheets)).toEqual({ ...sheets, version: 8, table: TABLE, rules: weighed(sheets) });
+    expect(readPlan(fixture('plan-v8'))).toEqual(fixture('plan-v8'));
   });
 
   it('opens older studios without evenings, people or drawings or paint box, and one of version 5 unchanged', () => {
     expect(readStudio(fixture('studio-v1'))).toMatchObject({
       ...fixture('studio-v1'),
-      ...{ version: 5, evenings: [], people: [], rules: RULES },
+      ...{ version: 6, evenings: [], people: [], rules: RULES },
     });
     expect(readStudio(fixture('studio-v2'))).toMatchObject({
       ...fixture('studio-v2'),
-      ...{ version: 5, sheets: [], rules: RULES },
+      ...{ version: 6, sheets: [], rules: RULES },
     });
     expect(readStudio(fixture('studio-v3'))).toEqual({
       ...fixture('studio-v3'),
-      ...{ version: 5, motifs: [], rules: RULES, ...BOX },
+      ...{ version: 6, motifs: [], rules: RULES, ...BOX },
     });
     expect(readStudio(fixture('studio-v4'))).toEqual({
       ...fixture('studio-v4'),
-      ...{ version: 5, ...BOX },
+      ...{ version: 6, ...BOX },
+      rules: weighed(fixture('studio-v4')),
     });
-    expect(readStudio(fixture('studio-v5'))).toEqual(fixture('studio-v5'));
+    expect(readStudio(fixture('studio-v5'))).toEqual({
+      ...fixture('studio-v5'),
+      ...{ version: 6, rules: weighed(fixture('studio-v5')) },
+    });
+    expect(readStudio(fixture('studio-v6'))).toEqual(fixture('studio-v6'));
   });
 
   it('does not touch what it is given', () => {
@@ -138,7 +159,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 8 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 9 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

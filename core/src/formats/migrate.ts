@@ -74,7 +74,17 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
     acts: passesOf(old['acts'], { strokes: [] }),
     trials: [],
   }),
+  // Version 7 painted one card at a time, and weighed every check alike in every house.
+  7: (old) => ({
+    ...old,
+    version: 8,
+    rules: { ...asObject(old['rules'], 'rules'), ...MILD },
+    table: { boards: 1, hands: 1 },
+  }),
 };
+
+/** What a house of before knew no choice of. */
+const MILD: Json = { backruns: 'avoided', weights: {} };
 
 /** Acts with something more said of every pass. A damaged list is refused where it is read. */
 const passesOf = (acts: unknown, more: Json): unknown =>
@@ -119,10 +129,12 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
     ...{ box: [], ownPigments: [], moods: [] },
     dish: { wells: 12, wellMl: 4, leftMl: 0.15, rinsed: 0.1 },
   }),
+  // Version 5 weighed every check alike in every house.
+  5: (old) => ({ ...old, version: 6, rules: { ...asObject(old['rules'], 'rules'), ...MILD } }),
 };
 
-export const PLAN_VERSION = 7;
-export const STUDIO_VERSION = 5;
+export const PLAN_VERSION = 8;
+export const STUDIO_VERSION = 6;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {

@@ -3,7 +3,7 @@ export { PIGMENTS, pigmentByCode } from './library';
 export { opticsOf, type Optics } from './absorption';
 export { infiniteLayer, layerLight, overGround, ratioOf, stackLayers, type LayerLight } from './layer';
 export { interfaceAt, internalOf, seenThrough, type Interface } from './surface';
-export { FACE_ON_THE_TABLE, flakeCoverage } from './metallic';
+export { FACE_ON_THE_TABLE, flakeCoverage, MASSTONE_COVERS } from './metallic';
 export { filmOptics, filmSums, laySums, sumFilm, type FilmOptics, type FilmSums } from './film';
 export { filmColourist, type FilmColourist } from './film-colour';
 export {
@@ -26,7 +26,7 @@ export {
   type MatchedMix,
   type MatchRequest,
 } from './match';
-export { GREY_CHROMA, muddinessOf, NEAR_COMPLEMENTS, type Muddiness, type Verdict } from './mud';
+export { GREY_CHROMA, MUTED_BELOW, muddinessOf, NEAR_COMPLEMENTS, type Muddiness, type Verdict } from './mud';
 export { meetingOf, type Meeting } from './third-colour';
 export { glazeOrders, MAX_GLAZES, type GlazeOrder } from './glaze-order';
 export { strengthFor, type StrengthAnswer } from './strength-for';

@@ -14,7 +14,7 @@ const FULL_LOSS_OF_LIGHT = 0.2;
 
 /** Muddiness under which a mix is clean, and under which it is muted; our own bounds on our own scale. */
 const CLEAN_BELOW = 0.4;
-const MUTED_BELOW = 0.65;
+export const MUTED_BELOW = 0.65;
 
 /** Two hues at least so far apart grey each other, degrees; opposite would be 180. */
 export const NEAR_COMPLEMENTS = 120;

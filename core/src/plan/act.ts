@@ -6,8 +6,18 @@ import { TECHNIQUES } from './technique';
 const names = (list: readonly { readonly id: string }[]): [string, ...string[]] =>
   list.map((entry) => entry.id) as [string, ...string[]];
 
-/** When an act may begin: when what it touches is dry, as soon as the hands are free, or not before a time of the plan. */
-export const startSchema = z.union([z.enum(['when-dry', 'straight-on']), z.strictObject({ atS: seconds })]);
+/** Stages a painter waits for: puddles gone, the sheen breaking up, the sheen gone, no longer wet to the back of the hand. */
+export const AWAITED = ['shiny', 'satin', 'damp', 'cool'] as const;
+
+/**
+ * When an act may begin: when what it touches is dry, as soon as the hands are free, as what it touches comes to a stage, or
+ * not before a time of the plan.
+ */
+export const startSchema = z.union([
+  z.enum(['when-dry', 'straight-on']),
+  z.strictObject({ stage: z.enum(AWAITED) }),
+  z.strictObject({ atS: seconds }),
+]);
 export type Start = z.infer<typeof startSchema>;
 
 /** Paper, stencil or frisket that lies on the panel during a pass: over an area, or all round it with the area open. */

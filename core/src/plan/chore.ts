@@ -8,6 +8,8 @@ export interface Chore {
   readonly waitS: number;
   /** The whole face must be dry before it. */
   readonly needsDry: boolean;
+  /** It waits until the sheen is gone from what it is done to. */
+  readonly needsMatt?: true;
   /** It belongs to finishing, after the painting. */
   readonly finishing: boolean;
   /** For what cannot be undone: the test, and the question it answers. */
@@ -19,7 +21,12 @@ const MINUTE = 60;
 const HOUR = 3600;
 const LATEX =
   'Masking fluid holds latex and ammonia: air the room, mind allergies, follow the maker’s sheet.';
+const HEAT =
+  'Warm air moving, an arm’s length off, never on wet masking fluid or salt; mind fingers, hair and the maker’s sheet.';
 const BLADE = 'Blade: several light cuts along a metal ruler, away from the fingers.';
+
+/** The chore that dries what is wet with warm air. */
+export const DRY_WARM = 'dry-warm';
 
 /** The chores a plan may hold. Times are our own defaults. */
 export const CHORES: readonly Chore[] = [
@@ -60,6 +67,34 @@ export const CHORES: readonly Chore[] = [
       test: 'Back of the hand on the paper beside the mask',
       question: 'Is it dry and no longer cool?',
     },
+  },
+  {
+    id: DRY_WARM,
+    name: 'Dry it warm',
+    handsS: 4 * MINUTE,
+    waitS: 0,
+    needsDry: false,
+    needsMatt: true,
+    finishing: false,
+    caution: HEAT,
+  },
+  {
+    id: 'unsalt',
+    name: 'Brush the salt off',
+    handsS: 1 * MINUTE,
+    waitS: 0,
+    needsDry: true,
+    finishing: false,
+    gate: { test: 'Brush a little of the salt off at the edge', question: 'Does it come away dry?' },
+  },
+  {
+    id: 'turn-over',
+    name: 'Turn the sheet over',
+    handsS: 20,
+    waitS: 0,
+    needsDry: true,
+    finishing: false,
+    gate: { test: 'Back of the hand over the whole face', question: 'Is it bone dry?' },
   },
   {
     id: 'rub-out',

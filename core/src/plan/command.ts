@@ -13,8 +13,17 @@ import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema, type Act } from './act';
 import { mask, maskTimes, unmask } from './mask-acts';
-import { plannedMixSchema, rulesSchema, sittingEventSchema, STATIONS, whiteSchema, type Plan } from './plan';
+import {
+  plannedMixSchema,
+  rulesSchema,
+  sittingEventSchema,
+  STATIONS,
+  tableSchema,
+  whiteSchema,
+  type Plan,
+} from './plan';
 import { handActSchema, trialSchema, type Trial } from './trial';
+import { changeIn, putIn, without } from './entries';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
 /**
@@ -81,6 +90,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
   z.strictObject({ do: z.literal('remove-act'), act: id }),
   z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
+  z.strictObject({ do: z.literal('set-table'), change: changeOf(tableSchema) }),
   z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
   z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) }),
   z.strictObject({
@@ -256,6 +266,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     plan.acts.sort((a, b) => turnOf(a) - turnOf(b));
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
+  'set-table': (plan, { change }) => void Object.assign(plan.table, change),
   'lay-sheet': (plan, { trial }) => putIn(plan.trials, trial),
   paint: (plan, { trial, acts }) => {
     // Pushed, not put anew: of many acts only the new ones are then a change.
@@ -281,27 +292,6 @@ export function runCommand(plan: Plan, command: Command): void {
   // The table pairs each name with its own command; the compiler cannot follow that through a union.
   (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
 }
-
-/** Puts an entry in the place of the one with its id, or after the others. */
-function putIn<T extends { id: string }>(list: T[], entry: T): void {
-  const at = list.findIndex(({ id }) => id === entry.id);
-  if (at < 0) list.push(entry);
-  else list[at] = entry;
-}
-
-/**
- * Changes an entry by its id; what is left undefined goes. The entry is put anew: one that came with an earlier command of
- * the same step is that command’s own, and must stay as it was given.
- */
-function changeIn<T extends { id: string }>(list: T[], id: string, change: Partial<T>): void {
-  const at = list.findIndex((entry) => entry.id === id);
-  if (at < 0) return;
-  const kept = Object.entries<unknown>({ ...list[at], ...change }).filter(([, value]) => value !== undefined);
-  list[at] = Object.fromEntries(kept) as T;
-}
-
-const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
-  list.filter((entry) => entry.id !== id);
 
 /** Freezes pigments into the plan; one that is there stays as it was, unless its spectra have been measured anew. */
 function embed(plan: Plan, pigments: readonly Pigment[]): void {

@@ -1,5 +1,6 @@
 export {
   actSchema,
+  AWAITED,
   type Act,
   type ChoreAct,
   type LaidShield,
@@ -8,7 +9,7 @@ export {
   type Start,
 } from './act';
 export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
-export { CHORES, choreOf, type Chore } from './chore';
+export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
 export { commandSchema, runCommand, type Command } from './command';
 export { countersToFill, type CountersToFill } from './counters';
 export { everMasked, firstFinishing, freeId, maskTimes, type MaskTimes } from './mask-acts';
@@ -47,6 +48,7 @@ export {
   planSchema,
   STATIONS,
   WAYS,
+  WEIGHTS,
   type Plan,
   type PlannedMix,
   type Sitting,
@@ -55,6 +57,15 @@ export {
   type White,
 } from './plan';
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
-export { LIFT, TECHNIQUES, techniqueOf, WATER_WORDS, waterWord, type Technique } from './technique';
+export {
+  LIFT,
+  OPAQUE,
+  SALT,
+  TECHNIQUES,
+  techniqueOf,
+  WATER_WORDS,
+  waterWord,
+  type Technique,
+} from './technique';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
 export { HIDING_WHITE } from './white-acts';

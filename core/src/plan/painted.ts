@@ -17,13 +17,22 @@ export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
   return masked;
 }
 
+/** Hearts as long as the areas are the same: every rule of colour asks for them. */
+const hearts = new WeakMap<Plan['areas'], Map<string, Point>>();
+
 /** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
 export function heartOf(plan: Plan, area: string): Point {
+  const known = hearts.get(plan.areas) ?? new Map<string, Point>();
+  hearts.set(plan.areas, known);
+  const found = known.get(area);
+  if (found) return found;
   const at = plan.areas.findIndex(({ id }) => id === area);
-  return interiorPoint(
+  const heart = interiorPoint(
     outlineOf(plan, area),
     plan.areas.slice(at + 1).map(({ outline }) => outline),
   );
+  known.set(area, heart);
+  return heart;
 }
 
 /** Whether a hand keeps off a white kept so: under a mask it goes over it, and what is lifted or covered later it paints. */

@@ -51,6 +51,9 @@ export const whiteSchema = z.strictObject({
 });
 export type White = z.infer<typeof whiteSchema>;
 
+/** How much a finding matters: it stops the work, is worth a look, is a note, or is not looked for. */
+export const WEIGHTS = ['stop', 'look', 'note', 'off'] as const;
+
 /** The choices of the house a card inherits. */
 export const rulesSchema = z.strictObject({
   /** Areas nearer than this touch, mm. */
@@ -61,6 +64,16 @@ export const rulesSchema = z.strictObject({
   whites: z.enum(['mask', 'paint-round', 'opaque']),
   /** What rubs a mask off. */
   removal: z.enum(['finger', 'rubber']),
+  /** Whether a bloom is a fault or a find. */
+  backruns: z.enum(['avoided', 'welcome']),
+  /** Checks that matter more or less in this house, or not at all, by their id. */
+  weights: z.record(z.string(), z.enum(WEIGHTS)),
+});
+
+/** How many are painted at once: boards on the table, and pairs of hands. */
+export const tableSchema = z.strictObject({
+  boards: z.int().min(1).max(40),
+  hands: z.int().min(1).max(2),
 });
 
 /** What really happened at the table, in order; clocks are worked out from it and never stored. */
@@ -96,7 +109,7 @@ const MOST_PIGMENTS = 40;
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(7),
+  version: z.literal(8),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -123,6 +136,7 @@ const planShape = z.strictObject({
   palette: z.array(z.string()).max(MOST_PIGMENTS),
   mixes: z.array(plannedMixSchema),
   acts: z.array(actSchema),
+  table: tableSchema,
   /** Sheets painted by hand to try something. */
   trials: z.array(trialSchema).max(60),
   sitting: sittingSchema.nullable(),

@@ -21,7 +21,7 @@ export const dishSchema = z.strictObject({
 /** What belongs to the table rather than to one card. */
 export const studioSchema = z.strictObject({
   format: z.literal('kettle-studio'),
-  version: z.literal(5),
+  version: z.literal(6),
   name: z.string().max(80),
   painter: z.string().max(80),
   lengthUnit: z.enum(['mm', 'in']),
@@ -60,12 +60,13 @@ export type Studio = z.infer<typeof studioSchema>;
 export const HOUSE_RULES: Studio['rules'] = {
   ...{ bleedGapMm: 1.5, letColoursRun: false },
   ...{ whites: 'mask', removal: 'finger' },
+  ...{ backruns: 'avoided', weights: {} },
 };
 
 /** A studio nobody has set up yet. */
 export const NEW_STUDIO: Studio = {
   format: 'kettle-studio',
-  version: 5,
+  version: 6,
   name: 'My table',
   painter: '',
   lengthUnit: 'mm',

@@ -14,11 +14,16 @@ export interface Technique {
   readonly pigment: boolean;
   /** Share of its areas it covers: less than 1 where it leaves the paper showing. */
   readonly covers: number;
+  /** Said only of what leaves no water. */
+  readonly wets?: false;
   readonly advice: string;
 }
 
 /** The technique that takes paint up again. */
 export const LIFT = 'lift';
+
+/** The technique that draws water to its grains. */
+export const SALT = 'salt';
 
 /** The technique that lays what hides what is under it. */
 export const OPAQUE = 'opaque';
@@ -81,6 +86,51 @@ export const TECHNIQUES: readonly Technique[] = [
     advice: 'Pigment in the brush, no more water than is there.',
   },
   {
+    id: 'soften',
+    name: 'soften an edge',
+    act: 'Soften the edge of',
+    filmUm: 25,
+    coverageMm2S: 60,
+    start: 'wet',
+    pigment: false,
+    covers: 1,
+    advice: 'A damp brush beside the edge while it shines, then leave it.',
+  },
+  {
+    id: 'second-wet',
+    name: 'second wet pass',
+    act: 'Go into the damp of',
+    filmUm: 30,
+    coverageMm2S: 80,
+    start: 'wet',
+    pigment: true,
+    covers: 1,
+    advice: 'On satin or damp paper, with no more water than is there.',
+  },
+  {
+    id: 'mist',
+    name: 'mist',
+    act: 'Mist',
+    filmUm: 15,
+    coverageMm2S: 600,
+    start: 'wet',
+    pigment: false,
+    covers: 1,
+    advice: 'From an arm’s length, once over; shield what is to stay dry.',
+  },
+  {
+    id: SALT,
+    name: 'salt',
+    act: 'Strew salt on',
+    filmUm: 1,
+    coverageMm2S: 300,
+    start: 'wet',
+    pigment: false,
+    covers: 1,
+    wets: false,
+    advice: 'While it shines. Then hands off, gentle warmth only, until it is dry.',
+  },
+  {
     id: 'glaze',
     name: 'glaze',
     act: 'Glaze',
@@ -101,6 +151,17 @@ export const TECHNIQUES: readonly Technique[] = [
     pigment: true,
     covers: 1,
     advice: 'Strength may vary; leave broken edges.',
+  },
+  {
+    id: 'dry-brush',
+    name: 'dry brush',
+    act: 'Drag a dry brush over',
+    filmUm: 10,
+    coverageMm2S: 50,
+    start: 'dry',
+    pigment: true,
+    covers: 0.5,
+    advice: 'Little on the brush, wiped once; flat over the grain, no second stroke.',
   },
   {
     id: 'line',
@@ -136,6 +197,28 @@ export const TECHNIQUES: readonly Technique[] = [
     advice: 'Try it on scrap. Cover what must stay clean, the desk and your sleeves too.',
   },
   {
+    id: 'print',
+    name: 'print',
+    act: 'Print on',
+    filmUm: 35,
+    coverageMm2S: 60,
+    start: 'dry',
+    pigment: true,
+    covers: 0.5,
+    advice: 'Paint on disc, ball or stamp, a print on scrap first; press straight down.',
+  },
+  {
+    id: 'sponge',
+    name: 'sponge',
+    act: 'Dab with a sponge',
+    filmUm: 30,
+    coverageMm2S: 120,
+    start: 'dry',
+    pigment: true,
+    covers: 0.5,
+    advice: 'Wrung out, turned between the dabs; leave paper showing.',
+  },
+  {
     id: LIFT,
     name: 'lift out',
     act: 'Lift out',
@@ -156,6 +239,17 @@ export const TECHNIQUES: readonly Technique[] = [
     pigment: true,
     covers: 1,
     advice: 'Undiluted; titanium white covers, zinc white does not. A second coat when the first is dry.',
+  },
+  {
+    id: 'metallic',
+    name: 'metallic',
+    act: 'Lay metal on',
+    filmUm: 60,
+    coverageMm2S: 15,
+    start: 'dry',
+    pigment: true,
+    covers: 1,
+    advice: 'Stirred up, thick enough to close over; it shows from one side only.',
   },
 ];
 

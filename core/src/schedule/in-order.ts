@@ -1,9 +1,9 @@
 import { touchingAreas } from '../areas';
-import { choreOf, firstFinishing, handsOn, maskOn, type Act, type Plan } from '../plan';
+import { choreOf, firstFinishing, handsOn, maskOn, type Act, type Pass, type Plan } from '../plan';
 import { setsAfter } from '../masking';
 import { sequence, sequenceRequestSchema, type Lag } from '../sequencing';
 import type { Work } from '../units';
-import { dryAt } from './table';
+import { dryAt, reachedAt } from './table';
 import { layOut, type Timeline } from './timeline';
 
 /** Another order of the same acts that ends sooner; `null` where none is found. */
@@ -79,10 +79,18 @@ function driesAfter({ washes }: Timeline, act: Act): number {
  * What goes straight on goes in while what it meets still shines; what was dry by then has to be dry again, and what has been
  * wetted again since is that later pass’s to say.
  */
-function intoTheWet(timeline: Timeline, from: Act, to: Act): Pick<Lag, 'minS' | 'maxS'> {
+function intoTheWet(timeline: Timeline, from: Act, to: Pass): Pick<Lag, 'minS' | 'maxS'> {
   const begins = timeline.steps.find(({ act }) => act.id === to.id)!.startS;
   const met = timeline.washes.filter((wash) => wash.act === from.id && to.areas.includes(wash.area));
   const wet = met.filter(({ untilS }) => untilS > begins);
+  if (typeof to.start === 'object' && 'stage' in to.start && wet.length > 0) {
+    const { stage } = to.start;
+    const since = (at: number | null, laidS: number): number => Math.max(0, (at ?? laidS) - laidS);
+    return {
+      minS: Math.max(...wet.map((wash) => since(reachedAt(wash, stage), wash.laidS))),
+      maxS: Math.min(...wet.map((wash) => since(dryAt(wash), wash.laidS))),
+    };
+  }
   const shines = wet.map(({ course, factor }) => (course.stages.satinEndS ?? 0) * factor);
   if (wet.length > 0) return { minS: 0, maxS: Math.max(0, Math.min(...shines)) };
   const dried = met.some((wash) => wash.untilS >= (dryAt(wash) ?? Infinity));

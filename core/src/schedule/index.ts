@@ -5,6 +5,7 @@ export {
   CLEAR_TABLE,
   dryAt,
   paperReady,
+  reachedAt,
   stageAt,
   waitFor,
   washAt,
@@ -13,6 +14,8 @@ export {
   type Table,
   type Wait,
 } from './table';
+export { meetsWet, type MeetsWet } from './meets-wet';
+export { windowOf, type Window } from './windows';
 export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, type LookFrame } from './looks';
 export { rehearse, type RehearsalSetting } from './rehearsal';

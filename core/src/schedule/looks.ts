@@ -22,12 +22,11 @@ function framesOf(plan: Plan, timeline: Timeline, area: string): LookFrame[] {
   const frames: LookFrame[] = [{ atS: 0, hex: hexOf(colourAt(plan, area, 0)) }];
   timeline.steps.forEach(({ act, endS }, index) => {
     const through = wettedThrough(plan, area, index);
-    const wash = timeline.washes.find((span) => span.act === act.id && span.area === through);
-    if (!wash) return;
-    for (const atS of frameTimes(wash, endS)) {
-      const { filmUm, paperGm2 } = washAt(wash, atS);
-      frames.push({ atS, hex: hexOf(colourAt(plan, area, index + 1, wetLook(filmUm, paperGm2))) });
-    }
+    for (const wash of timeline.washes.filter((span) => span.act === act.id && span.area === through))
+      for (const atS of frameTimes(wash, Math.max(endS, wash.laidS))) {
+        const { filmUm, paperGm2 } = washAt(wash, atS);
+        frames.push({ atS, hex: hexOf(colourAt(plan, area, index + 1, wetLook(filmUm, paperGm2))) });
+      }
   });
   return frames.sort((a, b) => a.atS - b.atS);
 }

@@ -1,20 +1,19 @@
 import {
+  DRY_WARM,
   isPaintedRound,
-  laidMix,
-  LIFT,
   maskedAfter,
   mixOf,
   outlineOf,
   paintedOf,
   rimOf,
   techniqueOf,
+  type ChoreAct,
   type PaintedStroke,
   type Pass,
   type Plan,
 } from '../plan';
 import { footprint } from '../areas';
 import { oneRing, type Polygon } from '../geometry';
-import { loadsByCode } from '../pigment';
 import {
   brushFor,
   brushwork,
@@ -25,8 +24,10 @@ import {
   type PanelAct,
   type Simulation,
 } from '../water';
-import { onSheet, shieldsOf, underShields } from './on-sheet';
+import { onSheet, underShields } from './on-sheet';
+import { DRYER } from './table';
 import type { Step, Timeline } from './timeline';
+import { UNBRUSHED } from './unbrushed';
 
 /** Of a graded wash the last strokes carry this share of the first one's strength. */
 const GRADES_TO = 0.15;
@@ -58,53 +59,37 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
 
 function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
   const { act, startS, endS } = step;
-  if (act.kind === 'chore') {
-    if (act.chore !== 'mask-on' && act.chore !== 'mask-off') return [];
-    const kind = act.chore === 'mask-on' ? 'mask' : 'unmask';
-    return act.areas
-      .flatMap((id) => footprint(plan, id))
-      .map((region) => ({ kind, atS: endS, shape: { polygon: oneRing(onSheet(plan, region)) } }));
-  }
-  const paint = HANDS[act.technique] ?? brushed;
-  return paint(plan, act, index, [startS, endS]);
+  if (act.kind === 'chore') return choreOnPanel(plan, act, startS, endS);
+  const unbrushed = UNBRUSHED[act.technique];
+  return unbrushed ? unbrushed(plan, act, endS) : brushed(plan, act, index, [startS, endS]);
 }
 
-type Hand = (
+/** What a chore does to the panel; most do nothing to it. */
+function choreOnPanel(plan: Plan, act: ChoreAct, startS: number, endS: number): PanelAct[] {
+  const shapes = act.areas
+    .flatMap((id) => footprint(plan, id))
+    .map((region) => ({ polygon: oneRing(onSheet(plan, region)) }));
+  const heat = { kind: 'heat', atS: startS, seconds: Math.max(1, endS - startS), ...DRYER } as const;
+  switch (act.chore) {
+    case 'mask-on':
+      return shapes.map((shape) => ({ kind: 'mask', atS: endS, shape }));
+    case 'mask-off':
+      return shapes.map((shape) => ({ kind: 'unmask', atS: endS, shape }));
+    case 'unsalt':
+      return [{ kind: 'unsalt', atS: endS }];
+    case DRY_WARM:
+      return shapes.length === 0 ? [heat] : shapes.map((shape) => ({ ...heat, shape }));
+    default:
+      return [];
+  }
+}
+
+function brushed(
   plan: Plan,
-  pass: Pass,
+  act: Pass,
   index: number,
-  during: readonly [fromS: number, toS: number],
-) => PanelAct[];
-
-/** What is not laid with a brush, by its technique. */
-const HANDS: Readonly<Partial<Record<string, Hand>>> = {
-  /** Loosened and taken up with a tissue, twice over. */
-  [LIFT]: (plan, { areas }, _, [, toS]) =>
-    areas.flatMap((area): PanelAct[] => {
-      const shape = { polygon: oneRing(onSheet(plan, outlineOf(plan, area))) };
-      return [
-        { kind: 'lift', atS: toS, shape, strength: 1 },
-        { kind: 'blot', atS: toS, shape, share: BLOTS },
-      ];
-    }),
-  spatter: (plan, pass, _, [, toS]) => {
-    const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
-    const pigments = mix ? loadsByCode(laidMix(plan, mix, pass.filmUm)) : [];
-    return pass.areas.map((area) => ({
-      ...{ kind: 'spatter', atS: toS, area: { polygon: oneRing(onSheet(plan, outlineOf(plan, area))) } },
-      ...{ coverage: Math.min(MOST_SPATTER, pass.covers), pigments, tool: 'tapped-brush' },
-      shields: shieldsOf(plan, pass),
-    }));
-  },
-};
-
-/** A tissue takes up so much of the film that a lifting brush leaves. */
-const BLOTS = 0.9;
-
-/** Spatter that covered more would be a wash. */
-const MOST_SPATTER = 0.9;
-
-const brushed: Hand = (plan, act, index, [startS, endS]) => {
+  [startS, endS]: readonly [fromS: number, toS: number],
+): PanelAct[] {
   if (act.strokes.length > 0) return act.strokes.map((stroke) => asPainted(plan, act, stroke, startS));
   const strokes = strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
@@ -115,7 +100,7 @@ const brushed: Hand = (plan, act, index, [startS, endS]) => {
     return { ...strokeAct(plan, act, stroke, share), atS: startS + share * (endS - startS) };
   });
   return act.shields.length === 0 ? acts : underShields(plan, act, index, [startS, endS], acts);
-};
+}
 
 /** The strokes of a pass, area by area, round the whites it does not name. */
 function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {

@@ -48,7 +48,7 @@ export function layOut(plan: Plan): Timeline {
     const next = afterAct(plan, act, table, endS);
     for (const [area, wash] of next.washes) {
       const old = table.washes.get(area);
-      if (old && old !== wash) spans.push({ ...old, untilS: Math.min(endS, dryAt(old) ?? endS) });
+      if (old && old !== wash) spans.push({ ...old, untilS: Math.min(wash.laidS, dryAt(old) ?? wash.laidS) });
     }
     for (const [area, mask] of table.masks) if (!next.masks.has(area)) masks.push({ ...mask, offS: endS });
     table = next;

@@ -42,7 +42,7 @@ export function toneShares(plan: Plan, tones: number): number[] {
 }
 
 /** More of a panel than this in one of three tones, and it is all one value. Ours. */
-const ONE_TONE = 0.85;
+export const ONE_TONE = 0.85;
 
 /** The tone nearly all of a panel lies in, 0 the darkest; `null` where it has more than one. */
 export function oneTone(shares: readonly number[]): number | null {

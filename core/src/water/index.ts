@@ -37,7 +37,7 @@ export {
   type SpatterRequest,
   type SpatterTool,
 } from './spatter';
-export { BRUSHES, BRUSH_LOADS, brushById, type Brush } from './brush';
+export { BRUSHES, BRUSH_LOADS, brushById, reachMm, type Brush } from './brush';
 export { EXCHANGES } from './stroke';
 export {
   actOfTool,

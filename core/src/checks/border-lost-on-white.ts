@@ -1,0 +1,49 @@
+import type { Point } from '../geometry';
+import { lightnessOver, paintedOf, stillToCrop } from '../plan';
+import { LOST_EDGE_L } from '../whites';
+import type { Check } from './check';
+
+/** The rim is looked at so far inside the tape, and so often along it, mm. */
+const INSIDE_MM = 1;
+const EVERY_MM = 4;
+
+/** More of the rim than this as light as the border, and the picture has no frame, %. Ours. */
+const LIMIT = 60;
+
+/** A white border round a picture that is as light at its rim: from across a room neither is seen. */
+export const borderLostOnWhite: Check = {
+  id: 'border-lost-on-white',
+  severity: 'note',
+  find: ({ plan }) => {
+    if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return [];
+    const { widthMm, heightMm } = paintedOf(plan).panel;
+    const lightnessAt = lightnessOver(plan, plan.acts.length);
+    const paper = lightnessAt([-1, -1]);
+    const rim = rimPlaces(widthMm, heightMm);
+    const lost = rim.filter((at) => paper - lightnessAt(at) < LOST_EDGE_L).length;
+    const percent = Math.round((100 * lost) / rim.length);
+    if (percent <= LIMIT) return [];
+    return [
+      {
+        where: { area: plan.areas[0].id },
+        number: { value: percent, unit: '%', limit: LIMIT },
+        why: `${percent} % of the rim is nearly as light as the white border: the frame is lost there.`,
+      },
+    ];
+  },
+};
+
+function rimPlaces(widthMm: number, heightMm: number): Point[] {
+  const along = (lengthMm: number): number[] =>
+    Array.from({ length: Math.max(1, Math.floor(lengthMm / EVERY_MM)) }, (_, i) => (i + 0.5) * EVERY_MM);
+  return [
+    ...along(widthMm).flatMap((x): Point[] => [
+      [x, INSIDE_MM],
+      [x, heightMm - INSIDE_MM],
+    ]),
+    ...along(heightMm).flatMap((y): Point[] => [
+      [INSIDE_MM, y],
+      [widthMm - INSIDE_MM, y],
+    ]),
+  ];
+}

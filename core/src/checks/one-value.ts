@@ -1,0 +1,27 @@
+import { layersAt } from '../plan';
+import { ONE_TONE, oneTone, toneShares } from '../values';
+import type { Check } from './check';
+
+/** Tones one squints for: dark, middle, light. */
+const TONES = 3;
+
+/** Nearly all of the panel lies in one tone: seen from across a room it is empty. */
+export const oneValue: Check = {
+  id: 'one-value',
+  severity: 'note',
+  find: ({ plan }) => {
+    const painted = plan.areas.filter(({ id }) => layersAt(plan, id, plan.acts.length).length > 0);
+    if (painted.length < 2) return [];
+    const shares = toneShares(plan, TONES);
+    const tone = oneTone(shares);
+    if (tone === null) return [];
+    const percent = Math.round(100 * shares[tone]);
+    return [
+      {
+        where: { area: painted[0].id },
+        number: { value: percent, unit: '%', limit: 100 * ONE_TONE },
+        why: `${percent} % of the panel is ${['dark', 'of middle tone', 'light'][tone]}: squint, and nothing stands out.`,
+      },
+    ];
+  },
+};

@@ -1,0 +1,56 @@
+import { applyCommands, colourAt, mixOf, nameOf, type Command, type Plan } from '../plan';
+import { sharedEdges } from '../values';
+import { LOST_EDGE_L } from '../whites';
+import type { Check, Found } from './check';
+
+/** Two painted neighbours so alike in lightness that the edge between them is lost. */
+export const valuesTooClose: Check = {
+  id: 'values-too-close',
+  severity: 'note',
+  find: ({ plan }) => {
+    const isPainted = (area: string): boolean => mixOn(plan, area) !== null;
+    return sharedEdges(plan)
+      .filter(({ lost, one, other }) => lost && isPainted(one) && isPainted(other))
+      .map(({ one, other, differenceL }) => ({
+        ...mended(plan, one, other),
+        where: { area: other, pair: one },
+        number: { value: Math.round(10 * differenceL) / 10, unit: 'L*', limit: LOST_EDGE_L },
+        why: `${nameOf(plan, one)} and ${nameOf(plan, other)} differ by ${differenceL.toFixed(1)} L* where they meet: the edge is lost, unless you want it so.`,
+      }));
+  },
+};
+
+/** A mix is made stronger or weaker by so much at a time, and not weaker than this. */
+const STEP = 1.1;
+const WEAKEST = 0.02;
+
+/** The smallest change of strength of one of their mixes that parts two areas; nothing where there is none. */
+function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
+  const lightness = (at: Plan, area: string): number => colourAt(at, area, at.acts.length)[0];
+  const [darker, lighter] = lightness(plan, one) < lightness(plan, other) ? [one, other] : [other, one];
+  const [deep, pale] = [mixOn(plan, darker), mixOn(plan, lighter)];
+  if (deep === null || pale === null || deep === pale) return {};
+  for (let times = STEP; times < 1 / WEAKEST; times *= STEP)
+    for (const [id, factor] of [
+      [deep, times],
+      [pale, 1 / times],
+    ] as const) {
+      const mix = mixOf(plan, id);
+      const strength = Math.round(1000 * mix.strength * factor) / 1000;
+      if (strength > 1 || strength < WEAKEST) continue;
+      const command: Command = { do: 'put-mix', mix: { ...mix, strength }, pigments: [] };
+      const changed = applyCommands(plan, [command]).plan;
+      if (lightness(changed, lighter) - lightness(changed, darker) < LOST_EDGE_L) continue;
+      const says = `Mix ${mix.name} ${factor > 1 ? 'stronger' : 'weaker'}, ${Math.round(100 * strength)} %`;
+      return { fix: { says, commands: [command] } };
+    }
+  return {};
+}
+
+/** The mix uppermost on an area. */
+function mixOn(plan: Plan, area: string): string | null {
+  const pass = plan.acts.findLast(
+    (act) => act.kind === 'pass' && act.mix !== null && act.areas.includes(area),
+  );
+  return pass?.kind === 'pass' ? pass.mix : null;
+}
