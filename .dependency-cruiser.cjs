@@ -29,6 +29,7 @@ const SUBJECTS = [
   'sequencing',
   'schedule',
   'checks',
+  'proposals',
   'trials',
   'sitting',
   'finish',

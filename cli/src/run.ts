@@ -12,6 +12,7 @@ import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
 import { planBack } from './commands/plan-back';
+import { propose } from './commands/propose';
 import { schedule } from './commands/schedule';
 import { simulate } from './commands/simulate';
 import { size } from './commands/size';
@@ -36,6 +37,7 @@ export const COMMANDS: readonly CliCommand[] = [
   whites,
   legible,
   trace,
+  propose,
   check,
   schedule,
   list,

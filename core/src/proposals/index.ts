@@ -1,0 +1,1 @@
+export { proposePasses, type Proposal } from './propose';
