@@ -1,11 +1,12 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, debounceTime, distinctUntilChanged, EMPTY, filter, from, switchMap } from 'rxjs';
-import type { Station } from '@kettle/core/plan';
+import type { Station, Studio } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 import { alikeButLines } from './same-paint';
+import { StudioStore } from './studio-store';
 import { stationOfCheck } from './station-of-check';
 
 /** A burst of changes (typing, dragging) is answered once, ms. */
@@ -16,16 +17,19 @@ const SETTLE_MS = 40;
 export class LookAheadService {
   private readonly worker = inject(TableWorker);
   private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
   private readonly messages = inject(Messages);
 
   /** The newest answer; it may be one change behind for a moment. */
   private readonly answer = toSignal(
-    toObservable(this.store.open).pipe(
-      filter((open) => open !== null),
+    toObservable(computed(() => ({ open: this.store.open(), studio: this.studio.studio() }))).pipe(
+      filter((at): at is { open: NonNullable<typeof at.open>; studio: Studio } => at.open !== null),
       debounceTime(SETTLE_MS),
-      distinctUntilChanged((one, other) => alikeButLines(one.plan, other.plan)),
-      switchMap(({ plan, revision }) =>
-        from(this.worker.lookAhead(plan, revision)).pipe(
+      distinctUntilChanged(
+        (one, other) => one.studio === other.studio && alikeButLines(one.open.plan, other.open.plan),
+      ),
+      switchMap(({ open: { plan, revision } }) =>
+        from(this.worker.lookAhead(plan, revision, this.studio.desk())).pipe(
           catchError((cause: unknown) => {
             this.messages.stop(
               `The drying could not be worked out: ${String(cause)}.`,

@@ -1,7 +1,9 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { readStudio } from '@kettle/core/formats';
+import { dayOf } from '@kettle/core/occasion';
 import { NEW_STUDIO, type Studio } from '@kettle/core/plan';
 import { BadInput, formatLength } from '@kettle/core/units';
+import type { Desk } from '../workers/table-api';
 import { Database } from './database';
 import { Messages } from './messages.service';
 
@@ -29,6 +31,12 @@ export class StudioStore {
       else this.messages.notSaved(cause);
       return false;
     }
+  }
+
+  /** What today’s table asks of a plan: its dish, and the evenings that are left. */
+  desk(): Desk {
+    const { dish, evenings } = this.studio();
+    return { dish, evenings, today: dayOf(new Date()) };
   }
 
   /** A length in the unit of the table. */

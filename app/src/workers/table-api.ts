@@ -1,7 +1,7 @@
 import type { Mood, Suggestion } from '@kettle/core/dish';
 import type { Composition, Filled } from '@kettle/core/areas';
 import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
-import type { Finding } from '@kettle/core/checks';
+import type { CheckContext, Finding } from '@kettle/core/checks';
 import type { Point, Polygon } from '@kettle/core/geometry';
 import type { PackedResists } from '@kettle/core/masking';
 import type { Paper } from '@kettle/core/paper';
@@ -14,7 +14,7 @@ import type {
   Pigment,
   ReadSwatch,
 } from '@kettle/core/pigment';
-import type { Plan, Studio } from '@kettle/core/plan';
+import type { Command, Plan, Studio } from '@kettle/core/plan';
 import type { BetterOrder, LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
@@ -57,6 +57,9 @@ export interface Cutting extends CutPlan {
   readonly offcuts: readonly Offcut[];
 }
 
+/** The table it is painted at. */
+export type Desk = NonNullable<CheckContext['desk']>;
+
 /** The answer as the worker sends it; the snapshot need not travel back. */
 export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
 
@@ -65,8 +68,10 @@ export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
  * answer, so that a stale one can be dropped; long work reports its progress and can be cancelled.
  */
 export interface TableApi {
-  /* What is masked freehand comes packed beside the plan, and lines stay at home: both are many. */
-  lookAhead(plan: Plan, resists: PackedResists, revision: number): Promise<LookAheadAnswer>;
+  /* What is masked freehand comes packed beside the plan, and pencil lines stay at home: both are many. */
+  lookAhead(plan: Plan, resists: PackedResists, revision: number, desk: Desk): Promise<LookAheadAnswer>;
+  /** What would be done to the plan to give it passes; throws where nothing is drawn. */
+  propose(plan: Plan, resists: PackedResists): Promise<readonly Command[]>;
   /** Searches a mix; `null` when cancelled, as with all jobs. `onProgress` hears the share done, 0…1. */
   matchColour(job: number, request: MatchRequest, onProgress: OnProgress): Promise<MatchAnswer | null>;
   /** Chooses the few pigments of a box that give all wanted colours. */

@@ -59,9 +59,11 @@ describe('the colours of a card', () => {
   });
 });
 
+const DESK = { dish: NEW_STUDIO.dish, evenings: [], today: '2026-03-02' };
+
 describe('looking ahead', () => {
   it('answers for the snapshot it was given, under its revision, with the compiled kernel', async () => {
-    const answer = await jobs.lookAhead(plan, packResists(plan.resists), 41);
+    const answer = await jobs.lookAhead(plan, packResists(plan.resists), 41, DESK);
     expect(answer.revision).toBe(41);
     expect(answer.kernel).toBe('wasm');
     expect(answer.timeline).toEqual(layOut(plan));
@@ -69,7 +71,7 @@ describe('looking ahead', () => {
   });
 
   it('tells the creep of every pass, as the plain twin has it', async () => {
-    const { creepMm } = await jobs.lookAhead(plan, packResists(plan.resists), 1);
+    const { creepMm } = await jobs.lookAhead(plan, packResists(plan.resists), 1, DESK);
     const passes = plan.acts.flatMap((act) => (act.kind === 'pass' ? [act] : []));
     expect([...creepMm.keys()]).toEqual(passes.map(({ id }) => id));
     const [paper] = plan.embedded.papers;
@@ -78,13 +80,13 @@ describe('looking ahead', () => {
   });
 
   it('survives the way to the page and back', async () => {
-    const answer = await jobs.lookAhead(plan, packResists(plan.resists), 7);
+    const answer = await jobs.lookAhead(plan, packResists(plan.resists), 7, DESK);
     expect(structuredClone(answer)).toEqual(answer);
   });
 
   it('fails when the kernel does not load, rather than guess', async () => {
     const broken = tableJobs(Promise.reject(new Error('no kernel')));
-    await expect(broken.lookAhead(plan, packResists(plan.resists), 1)).rejects.toThrow('no kernel');
+    await expect(broken.lookAhead(plan, packResists(plan.resists), 1, DESK)).rejects.toThrow('no kernel');
   });
 });
 
@@ -132,7 +134,7 @@ describe('searching a mix', () => {
   it('lets a look ahead in between: a long search does not hold the drift line up', async () => {
     let done = false;
     const search = jobs.matchColour(4, fresh('PR254'), () => undefined).then(() => (done = true));
-    await jobs.lookAhead(plan, packResists(plan.resists), 9);
+    await jobs.lookAhead(plan, packResists(plan.resists), 9, DESK);
     expect(done).toBe(false);
     await search;
   });

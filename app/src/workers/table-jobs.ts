@@ -5,6 +5,7 @@ import { suggestPalettes } from '@kettle/core/dish';
 import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
+import { proposePasses } from '@kettle/core/proposals';
 import { areaLooks, inOrder, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { done } from '@kettle/core/units';
@@ -38,7 +39,7 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
   const boxFor = boxShelf();
 
   return {
-    async lookAhead(bare, resists, revision) {
+    async lookAhead(bare, resists, revision, desk) {
       const plan = { ...bare, resists: unpackResists(resists) };
       const line = await kernel;
       const timeline = layOut(plan);
@@ -46,7 +47,7 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
         revision,
         timeline,
         looks: areaLooks(plan, timeline),
-        findings: runChecks(plan, timeline),
+        findings: runChecks(plan, timeline, desk),
         creepMm: creepOf(plan, line),
         kernel: line.name,
       };
@@ -82,6 +83,9 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
 
     reckonColours: (bare, resists, dish) =>
       Promise.resolve(reckonColours({ ...bare, resists: unpackResists(resists) }, dish)),
+
+    propose: (bare, resists) =>
+      Promise.resolve(proposePasses({ ...bare, resists: unpackResists(resists) }).commands),
 
     async putInOrder(job, bare, resists, onProgress) {
       const plan = { ...bare, resists: unpackResists(resists) };

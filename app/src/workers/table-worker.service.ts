@@ -15,11 +15,12 @@ import type {
 } from '@kettle/core/pigment';
 import { packResists } from '@kettle/core/masking';
 import type { Point, Polygon } from '@kettle/core/geometry';
-import type { Plan, Studio } from '@kettle/core/plan';
+import type { Command, Plan, Studio } from '@kettle/core/plan';
 import type { BetterOrder } from '@kettle/core/schedule';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
 import type { ColourReckoning } from './colour-reckoning';
-import type { Cutting, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
+import { inkedLines } from './inked';
+import type { Cutting, Desk, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
 
 /** Work under way: its answer (`null` when cancelled) and the way to stop it. */
 export interface Search<Answer = MatchAnswer> {
@@ -33,9 +34,14 @@ export class TableWorker {
   private remote: Remote<TableApi> | null = null;
   private jobs = 0;
 
-  async lookAhead(plan: Plan, revision: number): Promise<LookAhead> {
+  async lookAhead(plan: Plan, revision: number, desk: Desk): Promise<LookAhead> {
     const resists = packResists(plan.resists);
-    return { plan, ...(await this.api().lookAhead(bare(plan), resists, revision)) };
+    const inked = { ...bare(plan), lines: inkedLines(plan) };
+    return { plan, ...(await this.api().lookAhead(inked, resists, revision, desk)) };
+  }
+
+  propose(plan: Plan): Promise<readonly Command[]> {
+    return this.api().propose(bare(plan), packResists(plan.resists));
   }
 
   cut(request: CutRequest): Promise<Cutting> {

@@ -15,6 +15,7 @@ export {
   type Wait,
 } from './table';
 export { meetsWet, type MeetsWet } from './meets-wet';
+export { possibleStarts, type PossibleStart } from './starts';
 export { windowOf, type Window } from './windows';
 export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, type LookFrame } from './looks';

@@ -123,7 +123,7 @@ export class Rack {
   private async paint(plans: readonly Plan[]): Promise<void> {
     for (const plan of plans) {
       this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, null)));
-      const ahead = await this.worker.lookAhead(plan, 0);
+      const ahead = await this.worker.lookAhead(plan, 0, this.studio.desk());
       this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, ahead)));
       const sit = lastEvening(plan, ahead.timeline, this.studio.studio().evenings, dayOf(new Date()));
       this.evenings.update((known) => new Map(known).set(plan.id, sit));

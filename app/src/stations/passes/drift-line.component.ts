@@ -7,15 +7,27 @@ import {
   inject,
   input,
   model,
+  output,
   signal,
 } from '@angular/core';
 import { formatClock } from '@kettle/core/units';
+import type { Start } from '@kettle/core/plan';
+import type { PossibleStart } from '@kettle/core/schedule';
 import type { LookAhead } from '../../workers/table-api';
 import { driftDrawing } from './drift.view';
+import { pegAt, pegStops, withPegAt } from './peg.view';
+import { startInWords } from './start.view';
 
 /** Seconds an arrow key moves the cursor, and with Shift. */
 const KEY_STEP_S = 30;
 const KEY_LEAP_S = 300;
+
+/** A pass that is to begin otherwise, and when that is. */
+export interface PegMove {
+  readonly pass: string;
+  readonly start: Start;
+  readonly atS: number;
+}
 
 /** The drift line: hands, areas and masks as strands through time, with a cursor to look at any moment. */
 @Component({
@@ -29,7 +41,25 @@ export class DriftLine {
   readonly atS = model.required<number>();
   readonly picked = model<string | null>(null);
   private readonly width = signal(900);
-  readonly drawing = computed(() => driftDrawing(this.ahead(), this.width()));
+  readonly pegMoved = output<PegMove>();
+  /** The peg in the hand, where it would go, and how long the line was when it was taken. */
+  private readonly held = signal<
+    (PegMove & { readonly stops: readonly PossibleStart[]; readonly endS: number }) | null
+  >(null);
+  private readonly shown = computed(() => {
+    const held = this.held();
+    return held ? withPegAt(this.ahead(), held.pass, held.start) : this.ahead();
+  });
+  readonly drawing = computed(() => driftDrawing(this.shown(), this.width(), this.held()?.endS));
+  /** Where the peg in the hand would stay for a reason. */
+  readonly snaps = computed(() => {
+    const [held, { left, pxPerS }] = [this.held(), this.drawing()];
+    return held ? held.stops.map(({ atS }) => left + atS * pxPerS) : [];
+  });
+  readonly heldWords = computed(() => {
+    const held = this.held();
+    return held ? `${formatClock(held.atS)}, ${startInWords(held.start)}` : '';
+  });
   readonly cursorX = computed(
     () => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS,
   );
@@ -43,6 +73,19 @@ export class DriftLine {
     inject(DestroyRef).onDestroy(() => observer.disconnect());
   }
 
+  /** Takes a peg in the hand; it is moved by moving, and nothing is changed until it is let go. */
+  takePeg(event: PointerEvent, pass: string): void {
+    event.stopPropagation();
+    this.picked.set(pass);
+    const step = this.ahead().timeline.steps.find(({ act }) => act.id === pass);
+    if (step?.act.kind !== 'pass') return;
+    (event.currentTarget as SVGElement).ownerSVGElement!.setPointerCapture(event.pointerId);
+    this.held.set({
+      ...{ pass, start: step.act.start, atS: step.startS },
+      ...{ stops: pegStops(this.ahead(), pass), endS: this.drawing().endS },
+    });
+  }
+
   press(event: PointerEvent): void {
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.dragging = true;
@@ -50,16 +93,29 @@ export class DriftLine {
   }
 
   follow(event: PointerEvent): void {
-    if (!this.dragging) return;
+    const held = this.held();
+    if (!this.dragging && !held) return;
     const left = (event.currentTarget as Element).getBoundingClientRect().left;
-    this.moveTo((event.clientX - left - this.drawing().left) / this.drawing().pxPerS);
+    const { left: fromPx, pxPerS } = this.drawing();
+    const atS = (event.clientX - left - fromPx) / pxPerS;
+    if (held) this.held.set({ ...held, ...pegAt(held.stops, atS, pxPerS) });
+    else this.moveTo(atS);
   }
 
   letGo(): void {
+    const [held, step] = [
+      this.held(),
+      this.ahead().timeline.steps.find(({ act }) => act.id === this.held()?.pass),
+    ];
     this.dragging = false;
+    this.held.set(null);
+    // Only pressed, it stays where it was.
+    if (!held || step?.act.kind !== 'pass' || held.start === step.act.start) return;
+    this.pegMoved.emit({ pass: held.pass, start: held.start, atS: held.atS });
   }
 
   key(event: KeyboardEvent): void {
+    if (event.key === 'Escape') this.held.set(null);
     const step = event.shiftKey ? KEY_LEAP_S : KEY_STEP_S;
     const to = {
       ArrowRight: this.atS() + step,

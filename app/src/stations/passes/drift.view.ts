@@ -69,9 +69,13 @@ const AXIS_PX = 26;
 /** Waits shorter than this need no word, s. */
 const WORTH_A_WORD_S = 90;
 
-/** The hands, every area and every mask through time, for a drawing `width` px wide. */
-export function driftDrawing({ plan, timeline, findings }: LookAhead, width: number): DriftDrawing {
-  const endS = paintingEnd(timeline);
+/** The hands, every area and every mask through time, for a drawing `width` px wide; it shows no less than `leastEndS`. */
+export function driftDrawing(
+  { plan, timeline, findings }: LookAhead,
+  width: number,
+  leastEndS = 0,
+): DriftDrawing {
+  const endS = Math.max(leastEndS, paintingEnd(timeline));
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
   const x = (s: number): number => LEFT_PX + Math.min(s, endS) * pxPerS;
   const wetted = plan.areas.filter(

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import type { Finding } from '@kettle/core/checks';
 import {
   firstFinishing,
   newPass,
@@ -21,14 +20,18 @@ import { PaintingService } from '../../state/painting.service';
 import { PlanStore } from '../../state/plan-store';
 import { RehearsalService } from '../../state/rehearsal.service';
 import { Choice } from '../../ui/choice.component';
+import { Findings } from '../../ui/findings.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
-import { DriftLine } from './drift-line.component';
+import { DriftLine, type PegMove } from './drift-line.component';
 import { Order } from './order.component';
+import { Proposal } from './proposal.component';
+import { startChoices, startFrom, startId, type StartId } from './start.view';
 import { Painting } from './painting/painting.component';
 import { Shields } from './shields.component';
 import {
   adviceOf,
+  findingsOfWhole,
   momentInWords,
   passesInShort,
   passNotes,
@@ -52,6 +55,8 @@ import {
     Swatch,
     TideLine,
     DriftLine,
+    Findings,
+    Proposal,
   ],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',
@@ -65,10 +70,8 @@ export class PassesStation {
   readonly ahead = this.lookAhead.ahead;
   readonly techniques = [...TECHNIQUES];
   readonly waters = [...WATER_WORDS];
-  readonly starts: readonly { readonly id: 'when-dry' | 'straight-on'; readonly name: string }[] = [
-    { id: 'when-dry', name: 'when what it touches is dry' },
-    { id: 'straight-on', name: 'straight on' },
-  ];
+  readonly startsOf = startChoices;
+  readonly startOf = startId;
   readonly spreads: readonly { readonly id: number; readonly name: string }[] = [
     { id: 1, name: 'all of it' },
     { id: 0.6, name: 'broken, the paper shows between' },
@@ -85,6 +88,7 @@ export class PassesStation {
   readonly momentS = computed(() => (this.cursorMoved() ? this.atS() : this.firstLook()));
   readonly clock = computed(() => formatClock(this.momentS()));
   readonly notes = computed(() => (this.plan() ? passNotes(this.plan()!, this.ahead()) : []));
+  readonly wholeFindings = computed(() => findingsOfWhole(this.notes(), this.ahead()));
   readonly short = computed(() => passesInShort(this.notes(), this.ahead()));
   readonly drawing = computed(() =>
     this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null,
@@ -124,8 +128,19 @@ export class PassesStation {
     this.picked.set(this.picked() === id ? null : id);
   }
 
-  startOf({ start }: Pass): 'when-dry' | 'straight-on' | null {
-    return typeof start === 'string' ? start : null;
+  begin(pass: Pass, id: StartId): void {
+    if (id !== 'at') this.change(pass, { start: startFrom(id) });
+  }
+
+  /** Begins a pass so much later than it would, or sooner. */
+  nudge(pass: Pass, byS: number): void {
+    const step = this.ahead()?.timeline.steps.find(({ act }) => act.id === pass.id);
+    if (step) this.change(pass, { start: { atS: Math.max(0, Math.round(step.startS + byS)) } });
+  }
+
+  movePeg({ pass, start, atS }: PegMove): void {
+    this.store.do({ do: 'change-pass', pass, change: { start } });
+    this.look(Math.round(atS));
   }
 
   waterOf(pass: Pass): number {
@@ -178,13 +193,5 @@ export class PassesStation {
   remove(id: string): void {
     this.store.do({ do: 'remove-act', act: id });
     this.picked.set(null);
-  }
-
-  mend(finding: Finding): void {
-    this.store.do(...finding.fix!.commands);
-  }
-
-  accept(finding: Finding): void {
-    this.store.do({ do: 'accept-finding', finding: finding.key, reason: 'wanted' });
   }
 }
