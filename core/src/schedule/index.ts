@@ -1,4 +1,6 @@
 export { criticalChain, type ChainLink } from './chain';
+export { batchOf, type Batch } from './batch';
+export type { Break } from './breaks';
 export { inOrder, type BetterOrder } from './in-order';
 export {
   afterAct,

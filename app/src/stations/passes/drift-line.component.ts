@@ -58,7 +58,11 @@ export class DriftLine {
   });
   readonly heldWords = computed(() => {
     const held = this.held();
-    return held ? `${formatClock(held.atS)}, ${startInWords(held.start)}` : '';
+    if (!held) return '';
+    const words = startInWords(held.start);
+    return typeof held.start === 'object' && 'atS' in held.start
+      ? words
+      : `${formatClock(held.atS)}, ${words}`;
   });
   readonly cursorX = computed(
     () => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS,
@@ -98,8 +102,11 @@ export class DriftLine {
     const left = (event.currentTarget as Element).getBoundingClientRect().left;
     const { left: fromPx, pxPerS } = this.drawing();
     const atS = (event.clientX - left - fromPx) / pxPerS;
-    if (held) this.held.set({ ...held, ...pegAt(held.stops, atS, pxPerS) });
-    else this.moveTo(atS);
+    if (held) {
+      const now = pegAt(held.stops, atS, pxPerS);
+      this.held.set({ ...held, ...now });
+      this.moveTo(now.atS);
+    } else this.moveTo(atS);
   }
 
   letGo(): void {

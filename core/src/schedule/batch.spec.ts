@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { heronAtLowTide } from '../../../demo/heron-at-low-tide';
+import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
+import { applyCommands, type Plan } from '../plan';
+import type { Lag, PlacedTask } from '../sequencing';
+import { done } from '../units';
+import { REST_S, WORK_S, withBreaks } from './breaks';
+import { lagsOf } from './lags';
+import { batchOf, layOut } from '.';
+
+const asked = (plan: Plan, copies: number, boards: number): Plan =>
+  applyCommands(plan, [
+    { do: 'set-brief', change: { copies, spares: 0 } },
+    { do: 'set-table', change: { boards } },
+  ]).plan;
+
+describe.each([
+  ['kettle', asked(kettleInTheRain(), 6, 3), 3],
+  ['heron', asked(heronAtLowTide(), 12, 6), 6],
+])('a batch of the %s', (_, plan, boards) => {
+  const batch = done(batchOf(plan));
+  const { steps } = batch;
+
+  it('does every act on every copy, and only one thing at a time', () => {
+    const acts = new Set(steps.map(({ id }) => id));
+    expect(steps).toHaveLength(acts.size * batch.copies);
+    steps.slice(1).forEach((step, i) => expect(step.startS).toBeGreaterThanOrEqual(steps[i].endS - 1e-6));
+  });
+
+  it('keeps every least and latest time within a copy, breaks included', () => {
+    const acts = plan.acts.filter(({ id }) => steps.some((step) => step.id === id));
+    const at = new Map(steps.map((step) => [`${step.copy} ${step.id}`, step]));
+    for (const { from, to, minS, maxS } of lagsOf(plan, layOut(plan), acts))
+      for (let copy = 1; copy <= batch.copies; copy++) {
+        const between = at.get(`${copy} ${to}`)!.startS - at.get(`${copy} ${from}`)!.endS;
+        expect(between).toBeGreaterThanOrEqual(minS - 1e-6);
+        if (maxS !== undefined) expect(between).toBeLessThanOrEqual(maxS + 1e-6);
+      }
+  });
+
+  it('never has more sheets taped down than there are boards', () => {
+    const taped = steps.flatMap(({ id, startS, endS }) =>
+      id === 'tape' ? [{ atS: startS, by: 1 }] : id === 'untape' ? [{ atS: endS, by: -1 }] : [],
+    );
+    let on = 0;
+    for (const { by } of taped.sort((a, b) => a.atS - b.atS || a.by - b.by)) {
+      on += by;
+      expect(on).toBeLessThanOrEqual(boards);
+    }
+  });
+
+  it('is sooner done than one after another, and not sooner than it can be', () => {
+    expect(batch.endS).toBeLessThan(batch.oneByOneS);
+    expect(batch.endS).toBeGreaterThanOrEqual(batch.leastS - 1e-6);
+  });
+});
+
+it('says what is wrong where nothing can be painted', () => {
+  const nothing = { ...kettleInTheRain(), acts: [] };
+  expect(() => done(batchOf(nothing))).toThrow(/nothing to paint/);
+});
+
+describe('breaks', () => {
+  const tasks = (n: number, eachS: number): PlacedTask[] =>
+    Array.from({ length: n }, (_, i) => ({ id: `t${i}`, copy: 1, startS: i * eachS, endS: (i + 1) * eachS }));
+
+  it('come before three quarters of an hour are over, and put off all that follows', () => {
+    const { steps, breaks } = withBreaks(tasks(10, 600), []);
+    expect(breaks.map(({ added }) => added)).toEqual([true, true]);
+    expect(breaks[0].startS).toBe(2400);
+    expect(steps.at(-1)!.endS).toBe(6000 + 2 * REST_S);
+    let sinceS = 0;
+    for (const step of steps) {
+      if (breaks.some(({ endS }) => endS === step.startS)) sinceS = step.startS;
+      expect(step.endS - sinceS).toBeLessThanOrEqual(WORK_S);
+    }
+  });
+
+  it('need not be put in where something dries for so long', () => {
+    const worked = tasks(8, 600).map((task, i) =>
+      i < 4 ? task : { ...task, startS: task.startS + REST_S, endS: task.endS + REST_S },
+    );
+    expect(withBreaks(worked, []).breaks).toEqual([{ startS: 2400, endS: 2700, added: false }]);
+  });
+
+  it('never come between a wash and what has to go into it', () => {
+    const wet: Lag = { from: 't3', to: 't4', fromEdge: 'end', minS: 0, maxS: 60 };
+    const { steps, breaks } = withBreaks(tasks(6, 600), [wet]);
+    expect(breaks[0].startS).toBe(1800);
+    expect(steps[4].startS - steps[3].endS).toBe(0);
+  });
+});

@@ -1,0 +1,60 @@
+import { touchingAreas } from '../areas';
+import { setsAfter } from '../masking';
+import { choreOf, maskOn, type Act, type Pass, type Plan } from '../plan';
+import type { Lag } from '../sequencing';
+import { dryAt, reachedAt } from './table';
+import type { Timeline } from './timeline';
+
+/** What must lie between every two of these acts, as they stand in order: what touches keeps its order and its drying. */
+export const lagsOf = (plan: Plan, timeline: Timeline, acts: readonly Act[]): Lag[] =>
+  acts.flatMap((to, j) =>
+    acts.slice(0, j).flatMap((from): Lag[] => {
+      const lag = between(plan, timeline, from, to);
+      return lag ? [{ from: from.id, to: to.id, fromEdge: 'end', ...lag }] : [];
+    }),
+  );
+
+/** What must lie between an act and a later one, from its end to the other's start; `null` where they have nothing to do with each other. */
+function between(plan: Plan, timeline: Timeline, from: Act, to: Act): Pick<Lag, 'minS' | 'maxS'> | null {
+  const waitS = from.kind === 'chore' ? choreOf(from.chore).waitS : 0;
+  const whole = (act: Act): boolean => act.kind === 'chore' && act.areas.length === 0;
+  if (whole(from)) return { minS: waitS };
+  if (whole(to))
+    return { minS: to.kind === 'chore' && choreOf(to.chore).needsDry ? driesAfter(timeline, from) : waitS };
+  if (touchingAreas(plan, to.areas, from.areas).length === 0) return null;
+  if (from.kind === 'chore') return { minS: from.chore === 'mask-on' ? setsS(plan, from) : waitS };
+  if (to.kind === 'pass' && to.start !== 'when-dry') return intoTheWet(timeline, from, to);
+  return { minS: driesAfter(timeline, from) };
+}
+
+/** How long after its end all that an act has wetted is dry, s; 0 for what wets nothing. */
+export function driesAfter({ washes }: Timeline, act: Act): number {
+  const own = washes.filter((wash) => wash.act === act.id);
+  return Math.max(0, ...own.map(({ course, factor }) => (course.stages.coolEndS ?? 0) * factor));
+}
+
+/**
+ * What goes straight on goes in while what it meets still shines; what was dry by then has to be dry again, and what has been
+ * wetted again since is that later pass’s to say.
+ */
+function intoTheWet(timeline: Timeline, from: Act, to: Pass): Pick<Lag, 'minS' | 'maxS'> {
+  const begins = timeline.steps.find(({ act }) => act.id === to.id)!.startS;
+  const met = timeline.washes.filter((wash) => wash.act === from.id && to.areas.includes(wash.area));
+  const wet = met.filter(({ untilS }) => untilS > begins);
+  if (typeof to.start === 'object' && 'stage' in to.start && wet.length > 0) {
+    const { stage } = to.start;
+    const since = (at: number | null, laidS: number): number => Math.max(0, (at ?? laidS) - laidS);
+    return {
+      minS: Math.max(...wet.map((wash) => since(reachedAt(wash, stage), wash.laidS))),
+      maxS: Math.min(...wet.map((wash) => since(dryAt(wash), wash.laidS))),
+    };
+  }
+  const shines = wet.map(({ course, factor }) => (course.stages.satinEndS ?? 0) * factor);
+  if (wet.length > 0) return { minS: 0, maxS: Math.max(0, Math.min(...shines)) };
+  const dried = met.some((wash) => wash.untilS >= (dryAt(wash) ?? Infinity));
+  return { minS: dried ? driesAfter(timeline, from) : 0 };
+}
+
+function setsS(plan: Plan, { areas }: Act): number {
+  return Math.max(0, ...areas.map((area) => setsAfter(maskOn(plan, area), plan.climate).setS ?? 0));
+}

@@ -1,0 +1,94 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+} from './browser';
+import { boxOf } from './hand';
+
+let served: Served;
+let profile: Profile;
+let page: Page & { faults: string[] };
+
+beforeAll(async () => {
+  served = await serveApp();
+  profile = await openBrowser();
+  page = await openPage(profile, served.url);
+  await seeText(page, 'Kettle in the rain');
+  await station(page, 'passes');
+  await page.waitForSelector('[data-peg]');
+});
+
+afterAll(async () => {
+  await profile.close();
+  await served.close();
+});
+
+/** Notes of the passes, in order, by what they say is done. */
+const titles = (): Promise<string[]> =>
+  page.$$eval('.notes [data-pass] .title', (all) => all.map((title) => (title as HTMLElement).innerText));
+
+const seeFinding = (id: string): Promise<unknown> => page.waitForSelector(`[data-finding="${id}"]`);
+const seeNoFinding = (id: string): Promise<unknown> =>
+  page.waitForFunction((key) => document.querySelector(`[data-finding="${key}"]`) === null, {}, id);
+
+/** Drags the peg of a pass to so many seconds after the wash it goes into was laid. */
+async function dragPeg(pass: string, into: string, afterS: number): Promise<void> {
+  const box = await boxOf(page, `[data-peg=${pass}]`);
+  const from = [box.x + 8, box.y + box.height / 2] as const;
+  const to = await page.evaluate(
+    ([act, seconds]) => {
+      const line = document.querySelector('kd-drift-line svg')!.getBoundingClientRect();
+      const laid = Number(document.querySelector(`[data-act=${String(act)}]`)!.getAttribute('data-laid'));
+      const end = Number(document.querySelector('kd-drift-line svg')!.getAttribute('aria-valuemax'));
+      const [left, right] = [92, 34];
+      return line.left + left + ((laid + Number(seconds)) * (line.width - left - right)) / end;
+    },
+    [into, afterS],
+  );
+  await page.mouse.move(...from);
+  await page.mouse.down();
+  await page.mouse.move(to, from[1] + 3, { steps: 6 });
+  if (process.env['SHOT']) await page.screenshot({ path: '/tmp/shot-peg.png' });
+  await page.mouse.up();
+}
+
+it('passes are proposed, taken in one step, and undone in one', async () => {
+  const before = await titles();
+  await press(page, 'Propose the passes');
+  await seeText(page, 'It would be:');
+  await press(page, 'Take these passes');
+  await page.waitForFunction(() => !document.body.innerText.includes('It would be:'));
+  const proposed = await titles();
+  expect(proposed).toContain('Float colour into the pane');
+  await page.waitForSelector('[data-peg^=pane-charge]');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await page.waitForSelector('[data-peg=cloud-charge]');
+  expect(await titles()).toEqual(before);
+});
+
+it('a peg dragged into damp paper makes a bloom; one press mends it, and both steps are undone', async () => {
+  const when = (): Promise<string> =>
+    page.$eval('[data-pass=cloud-charge] .how', (how) => (how as HTMLElement).innerText);
+  const before = await when();
+  await dragPeg('cloud-charge', 'rain-wash', 700);
+  await seeFinding('charge-too-late');
+  expect(await when()).not.toBe(before);
+  const fix = await page.$('[data-finding="charge-too-late"] button');
+  await fix!.click();
+  await seeNoFinding('charge-too-late');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await seeFinding('charge-too-late');
+  await page.keyboard.press('u');
+  await seeNoFinding('charge-too-late');
+  expect(await when()).toBe(before);
+  expect(page.faults).toEqual([]);
+});
