@@ -15,7 +15,7 @@ import type {
   ReadSwatch,
 } from '@kettle/core/pigment';
 import type { Command, Plan, Studio } from '@kettle/core/plan';
-import type { BetterOrder, LookFrame, Timeline } from '@kettle/core/schedule';
+import type { Batch, BetterOrder, LookFrame, Timeline } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
 import type { ColourReckoning } from './colour-reckoning';
@@ -101,6 +101,8 @@ export interface TableApi {
     resists: PackedResists,
     onProgress: OnProgress,
   ): Promise<Omit<BetterOrder, 'plan'> | null>;
+  /** Puts all copies of a card in one order; rejects, in words, where none can be. */
+  batch(job: number, plan: Plan, resists: PackedResists, onProgress: OnProgress): Promise<Batch | null>;
   /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
   cut(request: CutRequest): Promise<Cutting>;
   /** What a press on a panel fills between lines. */

@@ -6,7 +6,7 @@ import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
-import { areaLooks, inOrder, layOut } from '@kettle/core/schedule';
+import { areaLooks, batchOf, inOrder, layOut } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { done } from '@kettle/core/units';
 import { reachAt } from '@kettle/core/values';
@@ -94,6 +94,9 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
       const { plan: better, ...order } = found;
       return stops(better) > stops(plan) ? null : order;
     },
+
+    batch: (job, bare, resists, onProgress) =>
+      watch.work(job, batchOf({ ...bare, resists: unpackResists(resists) }), onProgress),
 
     cut(request) {
       const plan = cutSheet(request);

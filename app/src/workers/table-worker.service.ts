@@ -16,7 +16,7 @@ import type {
 import { packResists } from '@kettle/core/masking';
 import type { Point, Polygon } from '@kettle/core/geometry';
 import type { Command, Plan, Studio } from '@kettle/core/plan';
-import type { BetterOrder } from '@kettle/core/schedule';
+import type { Batch, BetterOrder } from '@kettle/core/schedule';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
 import type { ColourReckoning } from './colour-reckoning';
 import { inkedLines } from './inked';
@@ -101,6 +101,12 @@ export class TableWorker {
   putInOrder(plan: Plan, onProgress: (share: number) => void): Search<Omit<BetterOrder, 'plan'>> {
     return this.search((api, job) =>
       api.putInOrder(job, bare(plan), packResists(plan.resists), proxy(onProgress)),
+    );
+  }
+
+  batch(plan: Plan, onProgress: (share: number) => void): Search<Batch> {
+    return this.search((api, job) =>
+      api.batch(job, bare(plan), packResists(plan.resists), proxy(onProgress)),
     );
   }
 

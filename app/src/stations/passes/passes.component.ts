@@ -23,6 +23,7 @@ import { Choice } from '../../ui/choice.component';
 import { Findings } from '../../ui/findings.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
+import { Batch } from './batch.component';
 import { DriftLine, type PegMove } from './drift-line.component';
 import { Order } from './order.component';
 import { Proposal } from './proposal.component';
@@ -45,6 +46,7 @@ import {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     FormsModule,
+    Batch,
     Button,
     Select,
     Choice,
@@ -83,6 +85,8 @@ export class PassesStation {
 
   readonly atS = signal(0);
   readonly picked = signal<string | null>(null);
+  /** All copies stand where the panel does. */
+  readonly several = signal(false);
   private readonly cursorMoved = signal(false);
   /** Until the cursor is moved it stands where there is most to see: just after the last wash. */
   readonly momentS = computed(() => (this.cursorMoved() ? this.atS() : this.firstLook()));

@@ -1,0 +1,142 @@
+import type { Plan } from '@kettle/core/plan';
+import type { Batch } from '@kettle/core/schedule';
+import { formatClock, formatSpan } from '@kettle/core/units';
+import { actInWords } from '../../ui/act-words';
+import { mixLooks } from '../colours/colours.view';
+
+/** Hands on one copy: an act in the colour it lays, or in ink where it lays none. px. */
+export interface Knot {
+  readonly x: number;
+  readonly width: number;
+  readonly colour: string | null;
+  readonly label: string;
+}
+
+/** All copies as threads through the same time, one under the other; lengths in px. */
+export interface BatchDrawing {
+  readonly width: number;
+  readonly height: number;
+  readonly left: number;
+  readonly threads: readonly {
+    readonly copy: number;
+    readonly y: number;
+    readonly fromX: number;
+    readonly toX: number;
+    readonly knots: readonly Knot[];
+  }[];
+  readonly breaks: readonly { readonly x: number; readonly width: number; readonly added: boolean }[];
+  readonly ticks: readonly { readonly x: number; readonly label: string }[];
+}
+
+const LEFT_PX = 30;
+const RIGHT_PX = 16;
+const TOP_PX = 14;
+const BOTTOM_PX = 24;
+const MOST_ROW_PX = 34;
+
+export function batchDrawing(plan: Plan, batch: Batch, width: number, heightPx: number): BatchDrawing {
+  const pxPerS = (width - LEFT_PX - RIGHT_PX) / batch.endS;
+  const x = (s: number): number => LEFT_PX + s * pxPerS;
+  const rowPx = Math.min(MOST_ROW_PX, (heightPx - TOP_PX - BOTTOM_PX) / batch.copies);
+  const looks = new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]));
+  const colourOf = (id: string): string | null => {
+    const act = plan.acts.find((a) => a.id === id);
+    return act?.kind === 'pass' && act.mix !== null ? (looks.get(act.mix) ?? null) : null;
+  };
+  const hour = [900, 1800, 3600, 7200, 14_400].find((s) => s * pxPerS >= 60) ?? 28_800;
+  return {
+    ...{ width, height: TOP_PX + rowPx * batch.copies + BOTTOM_PX, left: LEFT_PX },
+    threads: Array.from({ length: batch.copies }, (_, i) => {
+      const own = batch.steps.filter(({ copy }) => copy === i + 1);
+      return {
+        copy: i + 1,
+        y: TOP_PX + (i + 0.5) * rowPx,
+        fromX: x(own[0].startS),
+        toX: x(Math.max(...own.map(({ endS }) => endS))),
+        knots: own.map(({ id, startS, endS }) => ({
+          x: x(startS),
+          width: Math.max(1.5, (endS - startS) * pxPerS),
+          colour: colourOf(id),
+          label: `${formatClock(startS)} ${said(plan, id)}, copy ${i + 1}`,
+        })),
+      };
+    }),
+    breaks: batch.breaks.map(({ startS, endS, added }) => ({
+      x: x(startS),
+      width: (endS - startS) * pxPerS,
+      added,
+    })),
+    ticks: Array.from({ length: Math.floor(batch.endS / hour) + 1 }, (_, i) => ({
+      x: x(i * hour),
+      label: i === 0 ? '0' : formatSpan(i * hour),
+    })),
+  };
+}
+
+const said = (plan: Plan, id: string): string =>
+  actInWords(
+    plan,
+    plan.acts.find((act) => act.id === id)!,
+  );
+
+/** One stage of a batch in words: what is done, and on which copies. */
+export interface BatchStage {
+  readonly at: string;
+  readonly what: string;
+  readonly copies: string;
+}
+
+/** The order of a batch, stage by stage: the same acts on one copy after another are one stage; breaks stand between. */
+export function batchStages(plan: Plan, batch: Batch): BatchStage[] {
+  const stages: { atS: number; ids: string; what: string; copies: number[] }[] = [];
+  const turns = turnsOf(batch);
+  for (const { atS, ids, copy } of turns) {
+    const last = stages.at(-1);
+    const key = ids.join(' ');
+    const rest = batch.breaks.some(({ startS, added }) => added && last && startS > last.atS && startS < atS);
+    if (last?.ids === key && !rest) last.copies.push(copy);
+    else
+      stages.push({ atS, ids: key, what: ids.map((id) => said(plan, id)).join(', then '), copies: [copy] });
+  }
+  const rests = batch.breaks
+    .filter(({ added }) => added)
+    .map(({ startS, endS }) => ({
+      atS: startS,
+      what: `Rest ${formatSpan(endS - startS)}`,
+      copies: [] as number[],
+    }));
+  return [...stages, ...rests]
+    .sort((a, b) => a.atS - b.atS)
+    .map(({ atS, what, copies }) => ({ at: formatClock(atS), what, copies: runs(copies) }));
+}
+
+/** What is done to one copy before the hands go to another. */
+function turnsOf({ steps }: Batch): { atS: number; copy: number; ids: string[] }[] {
+  const turns: { atS: number; copy: number; ids: string[] }[] = [];
+  for (const { id, copy, startS } of steps) {
+    const last = turns.at(-1);
+    if (last?.copy === copy) last.ids.push(id);
+    else turns.push({ atS: startS, copy, ids: [id] });
+  }
+  return turns;
+}
+
+/** “1–3, 5”. */
+function runs(copies: readonly number[]): string {
+  const sorted = [...copies].sort((a, b) => a - b);
+  const spans: [number, number][] = [];
+  for (const copy of sorted) {
+    const last = spans.at(-1);
+    if (last && copy === last[1] + 1) last[1] = copy;
+    else spans.push([copy, copy]);
+  }
+  return spans.map(([from, to]) => (from === to ? String(from) : `${from}–${to}`)).join(', ');
+}
+
+/** What a batch saves, in words. */
+export function batchInShort({ copies, endS, oneByOneS, leastS, breaks }: Batch): string {
+  const rests = breaks.filter(({ added }) => added).length;
+  const each = `${formatSpan(endS / copies)} a copy, ${formatSpan(oneByOneS / copies)} one by one`;
+  const least = `no order could be done before ${formatSpan(leastS)}`;
+  return `${copies} ${copies === 1 ? 'copy' : 'copies'} in ${formatSpan(endS)}${rests > 0 ? `, with ${rests} ${rests === 1 ? 'rest' : 'rests'} put in` : ''}: ${each}; ${least}.`;
+}
