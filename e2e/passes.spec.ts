@@ -10,7 +10,7 @@ import {
   type Profile,
   type Served,
 } from './browser';
-import { boxOf } from './hand';
+import { boxOf, choose, tabTo } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -37,6 +37,9 @@ const titles = (): Promise<string[]> =>
 const seeFinding = (id: string): Promise<unknown> => page.waitForSelector(`[data-finding="${id}"]`);
 const seeNoFinding = (id: string): Promise<unknown> =>
   page.waitForFunction((key) => document.querySelector(`[data-finding="${key}"]`) === null, {}, id);
+
+/** Presses the fix of what a check has found. */
+const pressFix = (id: string): Promise<void> => page.locator(`[data-finding="${id}"] button`).click();
 
 /** Drags the peg of a pass to so many seconds after the wash it goes into was laid. */
 async function dragPeg(pass: string, into: string, afterS: number): Promise<void> {
@@ -78,17 +81,62 @@ it('a peg dragged into damp paper makes a bloom; one press mends it, and both st
   const when = (): Promise<string> =>
     page.$eval('[data-pass=cloud-charge] .how', (how) => (how as HTMLElement).innerText);
   const before = await when();
+  await page.locator('[data-pass=cloud-charge] .note').click();
+  await choose(page, 'Water', 'a wet brush');
   await dragPeg('cloud-charge', 'rain-wash', 700);
+  await seeFinding('backrun-risk');
   await seeFinding('charge-too-late');
   expect(await when()).not.toBe(before);
-  const fix = await page.$('[data-finding="charge-too-late"] button');
-  await fix!.click();
+  await pressFix('backrun-risk');
+  await seeNoFinding('backrun-risk');
+  await pressFix('charge-too-late');
   await seeNoFinding('charge-too-late');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('u');
   await seeFinding('charge-too-late');
   await page.keyboard.press('u');
+  await seeFinding('backrun-risk');
+  await page.keyboard.press('u');
+  await page.keyboard.press('u');
   await seeNoFinding('charge-too-late');
   expect(await when()).toBe(before);
+  expect(page.faults).toEqual([]);
+});
+
+it('twelve copies are put in order with breaks, by keys alone, and it is undone', async () => {
+  await tabTo(page, 'Several at once');
+  await page.keyboard.press('Enter');
+  await seeText(page, '1 copy in');
+  await tabTo(page, 'Copies');
+  await page.keyboard.type('12');
+  await tabTo(page, 'Boards');
+  await page.keyboard.type('4');
+  await page.keyboard.press('Tab');
+  await page.waitForFunction(() => /12 copies in .* put in/.test(document.body.innerText));
+  const stages = await page.$$eval('kd-batch li', (all) =>
+    all.map((stage) => (stage as HTMLElement).innerText),
+  );
+  expect(stages.some((stage) => stage.includes('Rest'))).toBe(true);
+  expect(stages.some((stage) => stage.includes('Float colour into the pane'))).toBe(true);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await page.keyboard.press('u');
+  await seeText(page, '1 copy in');
+  await press(page, 'Several at once');
+});
+
+it('what would be on a muggy day is shown beside what is planned, and taken and undone in one step', async () => {
+  await press(page, 'What if');
+  await choose(page, 'What if it were painted', 'on a muggy day');
+  await page.waitForSelector('[data-testid=compared]');
+  const dry = await page.$eval('[data-testid=compared] tbody tr', (row) =>
+    [...row.querySelectorAll('td')].map((cell) => cell.innerText),
+  );
+  expect(dry[0]).not.toBe(dry[1]);
+  await press(page, 'Plan it so');
+  await seeText(page, '22 °C · 80 %');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await seeText(page, '19.4 °C · 54 %');
   expect(page.faults).toEqual([]);
 });

@@ -14,6 +14,7 @@ import { measureBareClone } from './measure/bare-clone';
 import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
 import { rackTimes, type RackTimes } from '../e2e/full-rack';
 import { measureCalibration } from './measure/calibration';
+import { measureChecksOnPaper } from './measure/checks-on-paper';
 import { measureCuttingPlans } from './measure/cutting-plans';
 import { measureDrying } from './measure/drying';
 import { measureEffects } from './measure/effects';
@@ -25,6 +26,7 @@ import { measureProperties } from './measure/properties';
 import { measureSequencing } from './measure/sequencing';
 import { measureSwatchSheets } from './measure/swatch-sheets';
 import { measureWhites } from './measure/whites';
+import { measureWindows } from './measure/windows';
 
 const FOLDER = 'docs/measurements';
 /** Tabs killed in mid-stroke, and as many in mid-sitting. */
@@ -81,6 +83,8 @@ hold('whites', await measureWhites());
 hold('swatch-sheets', measureSwatchSheets());
 hold('sequencing', await measureSequencing());
 hold('properties', measureProperties());
+hold('windows', measureWindows());
+hold('checks-on-paper', measureChecksOnPaper());
 keep('line-kernel', await lineKernelRatio());
 keep('first-visit', await measureFirstVisit());
 hold('many-strokes', {

@@ -16,6 +16,7 @@ import { PlanStore } from '../state/plan-store';
           <button class="plain" type="button" (click)="mend(finding)">{{ fix.says }}</button>
         }
         <button class="plain" type="button" (click)="accept(finding)">I want it so</button>
+        <button class="plain" type="button" (click)="weigh(finding.id, 'off')">Not in this house</button>
       </div>
     }
   `,
@@ -41,5 +42,11 @@ export class Findings {
 
   accept(finding: Finding): void {
     this.store.do({ do: 'accept-finding', finding: finding.key, reason: 'wanted' });
+  }
+
+  /** How much a rule matters on this card from now on. */
+  weigh(check: string, weight: 'off'): void {
+    const { weights } = this.store.plan()!.rules;
+    this.store.do({ do: 'set-rules', change: { weights: { ...weights, [check]: weight } } });
   }
 }

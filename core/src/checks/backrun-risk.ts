@@ -2,15 +2,17 @@ import { nameOf, type Pass } from '../plan';
 import { meetsWet, washAt, windowOf } from '../schedule';
 import { STAGE_WORDS, type Stage } from '../water';
 import type { Check, CheckContext, Found } from './check';
-import { beginAt, rightAfter, waitUntilDry } from './fixes';
 
-/** Paper in these stages is thirsty enough to draw fresh water in, and damp enough for it to push the colour out. */
-const RUNS_BACK: readonly Stage[] = ['satin', 'damp'];
+/** Paper that is wet enough to let colour move, and may draw fresh water in. */
+const RUNS_BACK: readonly Stage[] = ['shiny', 'satin', 'damp', 'cool'];
 
-/** A brush cannot be wrung out further, µm. */
-const LEAST_FILM_UM = 12;
+/**
+ * Less water than this carries no pigment before it, and where more than this stands fresh water only dilutes, µm: both as
+ * blots on simulated paper show them (docs/checks.md).
+ */
+const BLOOM_UM = 30;
 
-/** Water added to paper that holds less of it: it pushes the colour before it and dries as a bloom. */
+/** Fresh water on paper whose film is going or gone: it pushes the colour before it and dries as a bloom. */
 export const backrunRisk: Check = {
   id: 'backrun-risk',
   severity: 'look',
@@ -30,30 +32,19 @@ function wetterThanThere({ plan, timeline }: CheckContext, which: (pass: Pass) =
     // A neighbour that is wet at all is said already, unless the card lets colours run.
     const window = own ? windowOf(pass.technique, wash) : null;
     if (window === null && !plan.rules.letColoursRun) return [];
-    const { filmUm, paperGm2 } = washAt(wash, startS);
-    // A film of 1 µm is 1 g/m². Clear water is always more than none of it.
-    const thereUm = filmUm + paperGm2;
-    const bears = pass.mix === null ? 0 : thereUm;
-    if (pass.filmUm <= bears) return [];
+    const { filmUm } = washAt(wash, startS);
+    if (filmUm > BLOOM_UM || pass.filmUm <= BLOOM_UM) return [];
     const name = nameOf(plan, area);
-    const drier = pass.mix !== null && thereUm >= LEAST_FILM_UM;
     return [
       {
         where: { area, pass: pass.id, atS: startS },
-        number: { value: Math.round(pass.filmUm), unit: 'µm', limit: Math.floor(bears) },
+        number: { value: Math.round(pass.filmUm), unit: 'µm', limit: BLOOM_UM },
         ...(plan.rules.backruns === 'welcome' ? { severity: 'note' as const } : {}),
-        why: `${name} is ${STAGE_WORDS[stage]} then and ${pass.mix === null ? 'clear water' : `a brush with more water than the ${Math.round(thereUm)} µm still there`} runs back: a bloom with a hard rim.`,
-        fix: drier
-          ? {
-              says: 'Take less water',
-              commands: [{ do: 'change-pass', pass: pass.id, change: { filmUm: Math.floor(thereUm) } }],
-            }
-          : window !== null
-            ? {
-                says: `Do it straight after ${name} is wetted`,
-                commands: [rightAfter(plan, pass.id, wash.act), beginAt(pass.id, 'straight-on')],
-              }
-            : { says: `Wait until ${name} is dry`, commands: [waitUntilDry(pass.id)] },
+        why: `${name} is ${STAGE_WORDS[stage]} then and ${pass.mix === null ? 'clear water' : 'a brush with more water than is there'} runs back, more than ${BLOOM_UM} µm of it: a bloom with a hard rim.`,
+        fix: {
+          says: 'Take less water',
+          commands: [{ do: 'change-pass', pass: pass.id, change: { filmUm: BLOOM_UM } }],
+        },
       },
     ];
   });

@@ -1,6 +1,6 @@
 import { meetingOf } from '../pigment';
 import { laidMix, mixOf, nameOf, planPaper } from '../plan';
-import { meetsWet } from '../schedule';
+import { meetsWet, windowOf } from '../schedule';
 import type { Check, CheckContext, Found } from './check';
 import { waitUntilDry } from './fixes';
 
@@ -18,10 +18,17 @@ export const complementsMeet: Check = {
   find: (context) => meetings(context, 'grey'),
 };
 
+/** Colours mix as long as a drop would still merge. */
 function meetings({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
   return meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, own }): Found[] => {
     const below = plan.acts.find(({ id }) => id === wash.act);
-    if (below?.kind !== 'pass' || below.mix === null || pass.mix === null || below.mix === pass.mix)
+    if (
+      startS > (windowOf('charge', wash)?.latestS ?? Infinity) ||
+      below?.kind !== 'pass' ||
+      below.mix === null ||
+      pass.mix === null ||
+      below.mix === pass.mix
+    )
       return [];
     const [one, other] = [below, pass].map((laid) => laidMix(plan, mixOf(plan, laid.mix!), laid.filmUm));
     const meeting = meetingOf(one, other, planPaper(plan));

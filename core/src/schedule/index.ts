@@ -18,6 +18,7 @@ export {
 } from './table';
 export { meetsWet, type MeetsWet } from './meets-wet';
 export { possibleStarts, type PossibleStart } from './starts';
+export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';
 export { windowOf, type Window } from './windows';
 export { layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, type LookFrame } from './looks';

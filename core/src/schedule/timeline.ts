@@ -32,8 +32,11 @@ export interface Timeline {
   readonly endS: number;
 }
 
-/** Works the order of acts out in time, one pair of hands, from the 0-D drying of each area. */
-export function layOut(plan: Plan): Timeline {
+/**
+ * Works the order of acts out in time, one pair of hands, from the 0-D drying of each area; on a day on which everything dries
+ * `factor` times as slowly, acts that wait for a stage still wait for what is then seen.
+ */
+export function layOut(plan: Plan, factor = 1): Timeline {
   const steps: Step[] = [];
   const spans: WetSpan[] = [];
   const masks: MaskSpan[] = [];
@@ -45,7 +48,7 @@ export function layOut(plan: Plan): Timeline {
     const endS = startS + handsOn(plan, act);
     const waited = startS > table.freeS ? { area: wait.area, fromS: table.freeS } : null;
     steps.push({ act, startS, endS, waited, before: table });
-    const next = afterAct(plan, act, table, endS);
+    const next = afterAct(plan, act, table, endS, factor);
     for (const [area, wash] of next.washes) {
       const old = table.washes.get(area);
       if (old && old !== wash) spans.push({ ...old, untilS: Math.min(wash.laidS, dryAt(old) ?? wash.laidS) });

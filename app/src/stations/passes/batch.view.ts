@@ -110,13 +110,18 @@ export function batchStages(plan: Plan, batch: Batch): BatchStage[] {
     .map(({ atS, what, copies }) => ({ at: formatClock(atS), what, copies: runs(copies) }));
 }
 
-/** What is done to one copy before the hands go to another. */
-function turnsOf({ steps }: Batch): { atS: number; copy: number; ids: string[] }[] {
-  const turns: { atS: number; copy: number; ids: string[] }[] = [];
-  for (const { id, copy, startS } of steps) {
+/** Hands that are free for longer have been somewhere else, s. */
+const LEFT_S = 60;
+
+/** What is done to one copy before the hands go elsewhere. */
+function turnsOf({ steps }: Batch): { atS: number; untilS: number; copy: number; ids: string[] }[] {
+  const turns: { atS: number; untilS: number; copy: number; ids: string[] }[] = [];
+  for (const { id, copy, startS, endS } of steps) {
     const last = turns.at(-1);
-    if (last?.copy === copy) last.ids.push(id);
-    else turns.push({ atS: startS, copy, ids: [id] });
+    if (last?.copy === copy && startS - last.untilS < LEFT_S) {
+      last.ids.push(id);
+      last.untilS = endS;
+    } else turns.push({ atS: startS, untilS: endS, copy, ids: [id] });
   }
   return turns;
 }

@@ -28,6 +28,7 @@ import { DriftLine, type PegMove } from './drift-line.component';
 import { Order } from './order.component';
 import { Proposal } from './proposal.component';
 import { startChoices, startFrom, startId, type StartId } from './start.view';
+import { WhatIf } from './what-if.component';
 import { Painting } from './painting/painting.component';
 import { Shields } from './shields.component';
 import {
@@ -39,6 +40,12 @@ import {
   rehearsalInWords,
   shownMoment,
 } from './passes.view';
+
+/** What may stand in the panel’s place; pressed again, the panel comes back. */
+const OTHERS = [
+  { id: 'several', name: 'Several at once' },
+  { id: 'what-if', name: 'What if' },
+] as const;
 
 /** The order of acts in time: the panel at a moment, the acts as notes, and the drift line. */
 @Component({
@@ -57,6 +64,7 @@ import {
     Swatch,
     TideLine,
     DriftLine,
+    WhatIf,
     Findings,
     Proposal,
   ],
@@ -85,14 +93,21 @@ export class PassesStation {
 
   readonly atS = signal(0);
   readonly picked = signal<string | null>(null);
-  /** All copies stand where the panel does. */
-  readonly several = signal(false);
+  /** What stands where the panel does. */
+  readonly shows = signal<'panel' | 'several' | 'what-if'>('panel');
+  readonly OTHERS = OTHERS;
   private readonly cursorMoved = signal(false);
   /** Until the cursor is moved it stands where there is most to see: just after the last wash. */
   readonly momentS = computed(() => (this.cursorMoved() ? this.atS() : this.firstLook()));
   readonly clock = computed(() => formatClock(this.momentS()));
   readonly notes = computed(() => (this.plan() ? passNotes(this.plan()!, this.ahead()) : []));
   readonly wholeFindings = computed(() => findingsOfWhole(this.notes(), this.ahead()));
+  /** Checks this house does not make. */
+  readonly unheeded = computed(() =>
+    Object.entries(this.plan()?.rules.weights ?? {}).flatMap(([id, weight]) =>
+      weight === 'off' ? [id] : [],
+    ),
+  );
   readonly short = computed(() => passesInShort(this.notes(), this.ahead()));
   readonly drawing = computed(() =>
     this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null,
@@ -192,6 +207,12 @@ export class PassesStation {
   move(id: string, by: number): void {
     const from = this.plan()!.acts.findIndex((act) => act.id === id);
     this.store.do({ do: 'move-act', act: id, to: Math.max(0, from + by) });
+  }
+
+  /** A rule of the house is looked for again as it always is. */
+  heed(rule: string): void {
+    const kept = Object.entries(this.plan()!.rules.weights).filter(([id]) => id !== rule);
+    this.store.do({ do: 'set-rules', change: { weights: Object.fromEntries(kept) } });
   }
 
   remove(id: string): void {
