@@ -4,7 +4,7 @@ import { layOut, moments, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { fingerprintOf, Replay } from '@kettle/core/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
-import { MOST_MOMENTS, STATES_CAP_BYTES } from '../app/src/workers/simulation-jobs';
+import { MOST_MOMENTS, STATES_CAP_BYTES } from '../app/src/workers/painted-ahead';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
 

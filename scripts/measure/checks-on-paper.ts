@@ -117,9 +117,7 @@ function neighbours(seed: number, closer: boolean): Scene {
     happened: (look) => {
       const { inLeft, inRight, left, right } = read(look);
       if (closer)
-        return look(...Array.from({ length: 16 }, (_, i) => strip(20 + i * 0.5, 0.5))).some(({ lab }) =>
-          isThird(lab, left.lab, right.lab),
-        );
+        return look(...patches()).filter(({ lab }) => isThird(lab, left.lab, right.lab)).length >= SPOTS;
       const over = (there: ProbeReading, own: ProbeReading, code: string): number =>
         (there.pigments[code] ?? 0) / own.pigments[code];
       return Math.max(over(inLeft, right, b), over(inRight, left, a)) > SEEN;
@@ -127,14 +125,27 @@ function neighbours(seed: number, closer: boolean): Scene {
   };
 }
 
+/** The border between two washes, patch by patch. */
+const patches = (): Shape[] =>
+  Array.from({ length: 16 * 8 }, (_, i) => ({
+    rect: [20 + (i % 16) * PATCH_MM[0], 9 + Math.floor(i / 16) * PATCH_MM[1], ...PATCH_MM],
+  }));
+
+/** A patch, mm, and how many of them of a colour of their own are seen. */
+const PATCH_MM = [0.5, 2] as const;
+const SPOTS = 3;
+
 /** Another’s pigment is seen in a wash from this share of what it lays on its own. */
 const SEEN = 0.1;
 
 /** A hue as far from both as meetings are judged by, degrees. */
 const OWN_HUE = 30;
 
+/** A colour that neither has: another hue, or the grey of two opposites. */
 const isThird = (lab: Lab, one: Lab, other: Lab): boolean =>
-  chromaOf(lab) >= GREY_CHROMA && Math.min(hueApart(lab, one), hueApart(lab, other)) >= OWN_HUE;
+  chromaOf(lab) < GREY_CHROMA
+    ? [one, other].every((end) => chromaOf(end) >= GREY_CHROMA)
+    : Math.min(hueApart(lab, one), hueApart(lab, other)) >= OWN_HUE;
 
 function twoOf(random: () => number): [string, string] {
   const first = Math.floor(random() * CODES.length);
@@ -222,10 +233,12 @@ interface Score {
 }
 
 /** Paints scenes and compares what was found with what happened. */
-function score(check: string, scenes: readonly Scene[]): Score {
+function score(checks: readonly string[], scenes: readonly Scene[]): Score {
   let [hits, misses, alarms] = [0, 0, 0];
   for (const { plan, painted, pass, happened } of scenes) {
-    const found = runChecks(plan, layOut(plan)).some(({ id, where }) => id === check && where.pass === pass);
+    const found = runChecks(plan, layOut(plan)).some(
+      ({ id, where }) => checks.includes(id) && where.pass === pass,
+    );
     const look = lookAt(painted);
     const did = happened(look);
     if (did && found) hits++;
@@ -246,15 +259,15 @@ export function measureChecksOnPaper(): Measured {
     Array.from({ length: SCENES }, (_, i) => of(i + 1));
   const scored: Record<string, Score> = {
     bleed: score(
-      'bleed-into-wet',
+      ['bleed-into-wet'],
       scenes((seed) => neighbours(seed, false)),
     ),
     third: score(
-      'third-colour',
+      ['third-colour', 'complements-meet'],
       scenes((seed) => neighbours(seed, true)),
     ),
-    backrun: score('backrun-risk', scenes(blot)),
-    pale: score('dries-too-pale', scenes(paleWash)),
+    backrun: score(['backrun-risk'], scenes(blot)),
+    pale: score(['dries-too-pale'], scenes(paleWash)),
   };
   const named = (of: (score: Score) => Score): [string, number][] =>
     Object.entries(scored).flatMap(([name, one]) =>

@@ -3,7 +3,7 @@ import { layOut, moments, rehearse } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
-import { MOST_MOMENTS, STATES_CAP_BYTES } from '../../app/src/workers/simulation-jobs';
+import { MOST_MOMENTS, STATES_CAP_BYTES } from '../../app/src/workers/painted-ahead';
 import { twelvePasses } from '../../bench/twelve-passes';
 
 const MB = 1e6;

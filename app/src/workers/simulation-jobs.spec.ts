@@ -3,15 +3,18 @@ import { applyCommands } from '@kettle/core/plan';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import type { KeptMoment } from './simulation-api';
-import { MOST_MOMENTS, simulationJobs } from './simulation-jobs';
+import { MOST_MOMENTS } from './painted-ahead';
+import { simulationJobs } from './simulation-jobs';
 
 const plan = kettleInTheRain();
 const rough = { cellMm: 3, seed: 1 };
 const nothingKept = { load: () => Promise.resolve(null) };
-const jobs = simulationJobs(
-  loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })),
-  nothingKept,
-);
+const newJobs = () =>
+  simulationJobs(
+    loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint })),
+    nothingKept,
+  );
+const jobs = newJobs();
 const nothing = (): void => undefined;
 
 describe('painting a plan ahead', () => {
@@ -35,6 +38,35 @@ describe('painting a plan ahead', () => {
     expect(structuredClone(one.at(-1))).toEqual(one.at(-1));
   });
 
+  it('paints a changed plan again only from its change on, and the same as if it were new', async () => {
+    const told = async (
+      of: typeof jobs,
+      what: typeof plan,
+    ): Promise<{ moments: KeptMoment[]; steps: number }> => {
+      const moments: KeptMoment[] = [];
+      let steps = 0;
+      await of.rehearse(
+        7,
+        what,
+        { ...rough, seed: 5 },
+        (m) => moments.push(m),
+        () => steps++,
+      );
+      return { moments, steps };
+    };
+    const before = await told(jobs, plan);
+    const late = applyCommands(plan, [
+      { do: 'change-pass', pass: 'kettle-shade', change: { filmUm: 90 } },
+    ]).plan;
+    const again = await told(jobs, late);
+    const fresh = await told(newJobs(), late);
+    expect(again.moments.at(-1)!.fingerprint).toBe(fresh.moments.at(-1)!.fingerprint);
+    expect(again.moments[2]).toBe(before.moments[2]);
+    expect(again.moments.at(-1)!.fingerprint).not.toBe(before.moments.at(-1)!.fingerprint);
+    expect(again.steps).toBeLessThan(fresh.steps / 2);
+    expect((await told(jobs, late)).steps).toBeLessThan(3);
+  });
+
   it('does jobs in turn, and leaves out one that was cancelled meanwhile', async () => {
     const done: number[] = [];
     const job = (n: number): Promise<number | null> =>
@@ -53,7 +85,8 @@ describe('painting a plan ahead', () => {
     const answer = await jobs.rehearse(
       21,
       plan,
-      rough,
+      // Another sheet: this one has been painted already.
+      { ...rough, seed: 2 },
       ({ atS }) => told.push(atS),
       (share) => {
         if (share > 0.3) jobs.cancel(21);

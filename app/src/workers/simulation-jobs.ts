@@ -1,25 +1,13 @@
-import { layOut, moments, rehearse, type RehearsalSetting } from '@kettle/core/schedule';
-import type { Plan } from '@kettle/core/plan';
-import { done, type Work } from '@kettle/core/units';
-import {
-  fingerprintOf,
-  pictureOf,
-  Replay,
-  simulate,
-  type PanelRun,
-  type Simulation,
-} from '@kettle/core/water';
+import { done } from '@kettle/core/units';
+import { pictureOf, simulate, type PanelRun, type Simulation } from '@kettle/core/water';
 import { writeOpenRaster } from '@kettle/core/prints';
 import { difference } from '@kettle/core/trials';
+import { paintedAhead } from './painted-ahead';
 import type { PaperStore } from './paper-store';
 import { forecast, layered, morning } from './sheet-jobs';
-import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
+import type { PatchLook, SimulationApi } from './simulation-api';
 import type { SimulationKernels } from './simulation-kernels';
 import { watching } from './watching';
-
-/** Moments kept of a plan, and what the states between them may hold, bytes; measured by `npm run verify`. */
-export const MOST_MOMENTS = 36;
-export const STATES_CAP_BYTES = 100e6;
 
 /** What the simulation worker does when asked. */
 export function simulationJobs(
@@ -27,6 +15,7 @@ export function simulationJobs(
   papers: Pick<PaperStore, 'load'>,
 ): SimulationApi {
   const watch = watching();
+  const ahead = paintedAhead();
   let queue: Promise<unknown> = Promise.resolve();
 
   /** Jobs are done one after another; one that fails does not hold up the next. */
@@ -38,7 +27,7 @@ export function simulationJobs(
 
   return {
     rehearse: (job, plan, setting, onMoment, onProgress) =>
-      inTurn(async () => watch.work(job, rehearsal(plan, setting, await kernels, onMoment), onProgress)),
+      inTurn(async () => watch.work(job, ahead(plan, setting, await kernels, onMoment), onProgress)),
 
     patch: (simulation) => inTurn(async () => patchLook(simulation, await kernels)),
 
@@ -74,22 +63,4 @@ function patchLook(simulation: Simulation, { panel, paint }: SimulationKernels):
   const { samples } = done(simulate(simulation, panel, (run) => (ended = run)));
   const [probe] = samples.at(-1)!.probes;
   return { ...pictureOf(ended!, paint, true), lightness: probe.lab[0] };
-}
-
-/** Paints a plan moment by moment. */
-function* rehearsal(
-  plan: Plan,
-  setting: RehearsalSetting,
-  { panel, paint }: SimulationKernels,
-  onMoment: OnMoment,
-): Work<number> {
-  const timeline = layOut(plan);
-  const times = moments(timeline, MOST_MOMENTS);
-  if (times.length === 0) return 0;
-  const replay = new Replay(rehearse(plan, timeline, setting), panel, STATES_CAP_BYTES, plan.embedded);
-  for (const [i, atS] of times.entries()) {
-    for (const share of replay.goTo(atS)) yield (i + share) / times.length;
-    onMoment({ atS, fingerprint: fingerprintOf(replay.run), ...pictureOf(replay.run, paint) });
-  }
-  return times.length;
 }

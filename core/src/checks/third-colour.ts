@@ -1,8 +1,11 @@
 import { meetingOf } from '../pigment';
 import { laidMix, mixOf, nameOf, planPaper } from '../plan';
-import { meetsWet, windowOf } from '../schedule';
+import { meetsWet, washAt } from '../schedule';
 import type { Check, CheckContext, Found } from './check';
 import { waitUntilDry } from './fixes';
+
+/** Drier paper no longer carries one colour into another, g/m² of water. From washes on simulated paper (docs/checks.md). */
+const MIXES_GM2 = 55;
 
 /** Two colours that run together make one that is neither: yellow and blue a green where nobody wanted it. */
 export const thirdColour: Check = {
@@ -18,12 +21,11 @@ export const complementsMeet: Check = {
   find: (context) => meetings(context, 'grey'),
 };
 
-/** Colours mix as long as a drop would still merge. */
 function meetings({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
   return meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, own }): Found[] => {
     const below = plan.acts.find(({ id }) => id === wash.act);
     if (
-      startS > (windowOf('charge', wash)?.latestS ?? Infinity) ||
+      washAt(wash, startS).paperGm2 + washAt(wash, startS).filmUm < MIXES_GM2 ||
       below?.kind !== 'pass' ||
       below.mix === null ||
       pass.mix === null ||

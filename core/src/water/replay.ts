@@ -122,8 +122,11 @@ export class Replay {
     return onto;
   }
 
-  /** Other acts from the first that differs on; the paper goes back to before it. The panel's pigments stay as they are. */
-  setActs(acts: readonly PanelAct[]): void {
+  /**
+   * Other acts from the first that differs on; the paper goes back to before it. The panel's pigments stay as they are. The answer
+   * is the time until which everything is as it was, s; without end where no act differs.
+   */
+  setActs(acts: readonly PanelAct[]): number {
     const ordered = acts
       .map((act, i) => ({ act, field: `acts[${i}]` }))
       .sort((a, b) => a.act.atS - b.act.atS);
@@ -141,6 +144,7 @@ export class Replay {
       ({ done, atS, rest }) => done <= same && (gone && rest.cutShort ? atS < firstS : atS <= firstS),
     );
     if (this.done > same || this.run.atS > firstS) this.restart(() => true);
+    return firstS;
   }
 
   /** Packs one more of what was kept in haste; `false` when all is packed. */
