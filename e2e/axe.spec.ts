@@ -100,6 +100,19 @@ describe('axe finds nothing serious', () => {
     expect(await serious()).toEqual([]);
   });
 
+  it('at Passes, several at once, and another way beside the plan', async () => {
+    await station(page, 'passes');
+    await press(page, 'Several at once');
+    await seeText(page, '1 copy in');
+    expect(await serious()).toEqual([]);
+    await press(page, 'What if');
+    await choose(page, 'What if it were painted', 'in a cold room');
+    await page.waitForSelector('[data-testid=compared]');
+    await press(page, 'Propose the passes');
+    await seeText(page, 'It would be:');
+    expect(await serious()).toEqual([]);
+  });
+
   it('in the middle of a sitting', async () => {
     await station(page, 'sitting');
     await press(page, 'Sit down and start the clock');

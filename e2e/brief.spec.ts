@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
-import { write } from './hand';
+import { retype, write } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -37,7 +37,7 @@ it('says when to sit down first, on the evenings there are, and keeps them', asy
   for (const given of ['Tuesday', 'Thursday', 'Saturday']) await write(page, minutes(given), '0');
   await page.waitForFunction(() => !document.querySelector('[data-testid=evenings]'));
 
-  await write(page, minutes('Sunday'), '90');
+  await retype(page, minutes('Sunday'), '90');
   await seeText(page, 'Sit down first on Sunday');
   await page.reload();
   await seeText(page, 'Sit down first on Sunday');
@@ -45,6 +45,6 @@ it('says when to sit down first, on the evenings there are, and keeps them', asy
 });
 
 it('says what is missing when there is not time enough', async () => {
-  await write(page, minutes('Sunday'), '1');
+  await retype(page, minutes('Sunday'), '1');
   await seeText(page, 'are missing before the post');
 });

@@ -1,7 +1,7 @@
 // Retakes the pictures in docs/screenshots from the demo data, one for each main view.
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
-import { choose } from './hand';
+import { choose, write } from './hand';
 import { isLaid, PaperPen, runTo } from './paper-hand';
 import { openBrowser, openPage, press, seeText, serveApp, station } from './browser';
 
@@ -78,6 +78,16 @@ try {
     await paintByHand(page);
     await shoot(page, 'painting');
     await press(page, 'Back to the plan');
+    await press(page, 'Several at once');
+    await write(page, 'kd-batch kd-number-field:nth-of-type(1) input', '12');
+    await write(page, 'kd-batch kd-number-field:nth-of-type(3) input', '4');
+    await page.waitForFunction(() => /12 copies in .* put in/.test(document.body.innerText));
+    await shoot(page, 'several');
+    await press(page, 'What if');
+    await choose(page, 'What if it were painted', 'on a muggy day');
+    await page.waitForSelector('[data-testid=compared]');
+    await shoot(page, 'what-if');
+    await press(page, 'What if');
   }
   // The batch on its mats has more to cut.
   await page.goto(`${served.url}/card/quince-branch/paper`, { waitUntil: 'networkidle0' });
