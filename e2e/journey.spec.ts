@@ -157,7 +157,7 @@ describe('a newcomer', () => {
     await choose(page, 'Begins', 'straight on');
     await page.waitForSelector('[data-finding=mask-not-set]');
     await press(page, 'Wait until the mask on heron has set');
-    await page.waitForFunction(() => document.querySelector('[data-finding]') === null);
+    await page.waitForFunction(() => document.querySelector('[data-finding=mask-not-set]') === null);
     await seeText(page, 'once the heron is ready');
   });
 

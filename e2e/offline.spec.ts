@@ -68,16 +68,15 @@ describe('after the first visit, with the server gone', () => {
         );
       return registration.active?.state;
     });
-    // The service worker fetches the rest in the background; nothing tells the page when it is through.
+    // The service worker fetches the rest in the background, file by file of its list.
     await page.waitForFunction(
       async () => {
-        const names = await caches.keys();
-        const kept = await Promise.all(
-          names.map(async (name) => (await (await caches.open(name)).keys()).length),
-        );
-        return (
-          kept.reduce((a, b) => a + b, 0) >= 30 && (await caches.match('/kernels/line.wasm')) !== undefined
-        );
+        const { assetGroups } = (await (await fetch('/ngsw.json')).json()) as {
+          assetGroups: { installMode: string; urls: string[] }[];
+        };
+        const wanted = assetGroups.flatMap((group) => (group.installMode === 'prefetch' ? group.urls : []));
+        const kept = await Promise.all(wanted.map((url) => caches.match(url)));
+        return wanted.length > 30 && kept.every((response) => response !== undefined);
       },
       { polling: 500 },
     );
