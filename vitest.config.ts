@@ -15,6 +15,7 @@ const alias = [
 const TIMED = [
   'full-rack',
   'colour-drag',
+  'peg-drag',
   'painting-speed',
   'simulation',
   'two-tabs',

@@ -3,6 +3,7 @@ import {
   Component,
   computed,
   DestroyRef,
+  effect,
   ElementRef,
   inject,
   input,
@@ -15,12 +16,15 @@ import type { Start } from '@kettle/core/plan';
 import type { PossibleStart } from '@kettle/core/schedule';
 import type { LookAhead } from '../../workers/table-api';
 import { driftDrawing } from './drift.view';
-import { pegAt, pegStops, withPegAt } from './peg.view';
+import { everyPair, pegAt, pegStops, withPegAt } from './peg.view';
 import { startInWords } from './start.view';
 
 /** Seconds an arrow key moves the cursor, and with Shift. */
 const KEY_STEP_S = 30;
 const KEY_LEAP_S = 300;
+
+/** When nothing has changed for so long, who touches whom is looked at ahead, ms. */
+const REST_MS = 300;
 
 /** A pass that is to begin otherwise, and when that is. */
 export interface PegMove {
@@ -75,14 +79,23 @@ export class DriftLine {
     const observer = new ResizeObserver(([entry]) => this.width.set(Math.max(500, entry.contentRect.width)));
     observer.observe(host);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
+    effect((onCleanup) => {
+      const pairs = everyPair(this.ahead().plan);
+      let next = setTimeout(function look() {
+        if (!pairs.next().done) next = setTimeout(look);
+      }, REST_MS);
+      onCleanup(() => clearTimeout(next));
+    });
   }
 
   /** Takes a peg in the hand; it is moved by moving, and nothing is changed until it is let go. */
   takePeg(event: PointerEvent, pass: string): void {
     event.stopPropagation();
-    this.picked.set(pass);
     const step = this.ahead().timeline.steps.find(({ act }) => act.id === pass);
-    if (step?.act.kind !== 'pass') return;
+    if (step?.act.kind !== 'pass') {
+      this.picked.set(pass);
+      return;
+    }
     (event.currentTarget as SVGElement).ownerSVGElement!.setPointerCapture(event.pointerId);
     this.held.set({
       ...{ pass, start: step.act.start, atS: step.startS },
@@ -116,6 +129,7 @@ export class DriftLine {
     ];
     this.dragging = false;
     this.held.set(null);
+    if (held) this.picked.set(held.pass);
     // Only pressed, it stays where it was.
     if (!held || step?.act.kind !== 'pass' || held.start === step.act.start) return;
     this.pegMoved.emit({ pass: held.pass, start: held.start, atS: held.atS });

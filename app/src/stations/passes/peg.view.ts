@@ -1,4 +1,5 @@
-import { applyCommands, type Start } from '@kettle/core/plan';
+import { areasTouch } from '@kettle/core/areas';
+import { applyCommands, type Plan, type Start } from '@kettle/core/plan';
 import { layOut, possibleStarts, type PossibleStart } from '@kettle/core/schedule';
 import type { LookAhead } from '../../workers/table-api';
 
@@ -24,4 +25,16 @@ export function pegAt(stops: readonly PossibleStart[], atS: number, pxPerS: numb
 export function withPegAt(ahead: LookAhead, pass: string, start: Start): LookAhead {
   const { plan } = applyCommands(ahead.plan, [{ do: 'change-pass', pass, change: { start } }]);
   return { ...ahead, plan, timeline: layOut(plan), findings: [] };
+}
+
+/**
+ * Looks at every two areas of a plan once, a pair at a time: who touches whom is then known, and a peg that is taken in the hand
+ * follows it at once.
+ */
+export function* everyPair(plan: Plan): Generator<void> {
+  for (const [i, { id }] of plan.areas.entries())
+    for (const other of plan.areas.slice(i + 1)) {
+      areasTouch(plan, id, other.id);
+      yield;
+    }
 }
