@@ -210,7 +210,7 @@ describe('painting by hand', () => {
     await seeText(page, 'sheet.ora');
   });
 
-  it('what would help is tried, and comes as it was told', async () => {
+  inEvidence('what would help is tried, and comes as it was told', async () => {
     await wash('low cloud');
     await runTo(page, 'until the sheen goes');
     await choose(page, 'Tool', 'round, size 12');
