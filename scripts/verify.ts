@@ -8,8 +8,9 @@ import { benchPainting } from '../bench/painting';
 import { benchPaintedAhead } from '../bench/painted-ahead';
 import { benchPanel } from '../bench/panel';
 import { openBrowser, openPage, seeText, serveApp, type Profile } from '../e2e/browser';
-import { dragWanted, type DragFigures } from '../e2e/colour-drag';
-import { dragPegAbout, type PegFigures } from '../e2e/peg-drag';
+import { dragWanted } from '../e2e/colour-drag';
+import type { DragFigures } from '../e2e/drag-watch';
+import { dragPegAbout } from '../e2e/peg-drag';
 import { paintingSpeed, type PaintingSpeed } from '../e2e/painting-speed';
 import { firstVisit } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
@@ -199,8 +200,8 @@ async function measureColourDrag(): Promise<DragFigures & Record<string, number>
 }
 
 /** Dragging a peg of the demo card about, the quietest of three. */
-async function measurePegDrag(): Promise<PegFigures & Record<string, number>> {
-  const drags: PegFigures[] = [];
+async function measurePegDrag(): Promise<DragFigures & Record<string, number>> {
+  const drags: DragFigures[] = [];
   for (let drag = 0; drag < 3; drag++)
     drags.push(
       await inBrowser(async (profile, url) => {

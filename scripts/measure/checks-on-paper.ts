@@ -250,13 +250,16 @@ function score(checks: readonly string[], scenes: readonly Scene[]): Score {
 
 const SCENES = 100;
 
+/** Scenes up to here were looked at while the rules got their numbers; they are judged on others. */
+const LOOKED_AT = 100;
+
 /** More positives than this, and shares at least about so high. */
 const LEAST = { positives: 19, recall: 0.899, precision: 0.799 };
 
 /** Four checks, each on a hundred scenes of its own. */
 export function measureChecksOnPaper(): Measured {
   const scenes = (of: (seed: number) => Scene): Scene[] =>
-    Array.from({ length: SCENES }, (_, i) => of(i + 1));
+    Array.from({ length: SCENES }, (_, i) => of(LOOKED_AT + i + 1));
   const scored: Record<string, Score> = {
     bleed: score(
       ['bleed-into-wet'],

@@ -1,0 +1,51 @@
+import type { Page } from 'puppeteer-core';
+
+/** How soon the page answers to something that is dragged, and how long it was held up, ms. */
+export interface DragFigures {
+  readonly answers: number;
+  readonly medianMs: number;
+  readonly p95Ms: number;
+  readonly longestTaskMs: number;
+}
+
+interface Watched {
+  waits: number[];
+  tasks: number[];
+}
+
+/** From now on times are kept: from a move over one thing to the frame after another has changed. */
+export const watchDrag = (page: Page, moved: string, changed: string): Promise<void> =>
+  page.evaluate(
+    ([over, answer]) => {
+      const watched: Watched = { waits: [], tasks: [] };
+      Object.assign(window, { watched });
+      let since: number | null = null;
+      document.querySelector(over)!.addEventListener('pointermove', () => {
+        since ??= performance.now();
+      });
+      new MutationObserver(() => {
+        if (since === null) return;
+        const from = since;
+        since = null;
+        // What is drawn is seen with the next frame.
+        requestAnimationFrame(() => watched.waits.push(performance.now() - from));
+      }).observe(document.querySelector(answer)!, {
+        ...{ subtree: true, characterData: true, childList: true, attributes: true },
+      });
+      new PerformanceObserver((list) => {
+        watched.tasks.push(...list.getEntries().map(({ duration }) => duration));
+      }).observe({ entryTypes: ['longtask'] });
+    },
+    [moved, changed],
+  );
+
+export async function dragFigures(page: Page): Promise<DragFigures> {
+  const { waits, tasks } = await page.evaluate(() => (window as unknown as { watched: Watched }).watched);
+  const sorted = [...waits].sort((a, b) => a - b);
+  return {
+    answers: waits.length,
+    medianMs: sorted[Math.floor(sorted.length / 2)],
+    p95Ms: sorted[Math.floor(0.95 * sorted.length)],
+    longestTaskMs: Math.max(0, ...tasks),
+  };
+}
