@@ -16,7 +16,7 @@ import { PlanStore } from '../state/plan-store';
           <button class="plain" type="button" (click)="mend(finding)">{{ fix.says }}</button>
         }
         <button class="plain" type="button" (click)="accept(finding)">I want it so</button>
-        <button class="plain" type="button" (click)="weigh(finding.id, 'off')">Not in this house</button>
+        <button class="plain" type="button" (click)="leaveOut(finding.id)">Not in this house</button>
       </div>
     }
   `,
@@ -44,9 +44,9 @@ export class Findings {
     this.store.do({ do: 'accept-finding', finding: finding.key, reason: 'wanted' });
   }
 
-  /** How much a rule matters on this card from now on. */
-  weigh(check: string, weight: 'off'): void {
+  /** A rule that is not looked for on this card from now on. */
+  leaveOut(check: string): void {
     const { weights } = this.store.plan()!.rules;
-    this.store.do({ do: 'set-rules', change: { weights: { ...weights, [check]: weight } } });
+    this.store.do({ do: 'set-rules', change: { weights: { ...weights, [check]: 'off' } } });
   }
 }

@@ -24,8 +24,10 @@ export const complementsMeet: Check = {
 function meetings({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
   return meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, own }): Found[] => {
     const below = plan.acts.find(({ id }) => id === wash.act);
+    const { filmUm, paperGm2 } = washAt(wash, startS);
     if (
-      washAt(wash, startS).paperGm2 + washAt(wash, startS).filmUm < MIXES_GM2 ||
+      // A film of 1 µm is 1 g/m².
+      filmUm + paperGm2 < MIXES_GM2 ||
       below?.kind !== 'pass' ||
       below.mix === null ||
       pass.mix === null ||

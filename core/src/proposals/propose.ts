@@ -1,7 +1,7 @@
 import { areasTouch } from '../areas';
 import { runChecks } from '../checks';
 import { deltaE00, type Lab } from '../colour';
-import { glazeLab, type Mix } from '../pigment';
+import { glazeLab, REFERENCE_FILM_UM, type Mix } from '../pigment';
 import {
   applyCommands,
   colourAt,
@@ -105,7 +105,10 @@ function firstCoats(plan: Plan, colours: Colours): string[][] {
   const order: string[][] = [];
   const left = plan.areas.map(({ id }) => id).filter((id) => colours.has(id));
   const lightness = new Map(
-    left.map((id) => [id, glazeLab(planPaper(plan), [laidMix(plan, colours.get(id)![0], 80)])[0]]),
+    left.map((id) => [
+      id,
+      glazeLab(planPaper(plan), [laidMix(plan, colours.get(id)![0], REFERENCE_FILM_UM)])[0],
+    ]),
   );
   while (left.length > 0) {
     const free = left.filter((id, i) => !left.slice(0, i).some((below) => areasTouch(plan, id, below)));

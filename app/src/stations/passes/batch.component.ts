@@ -11,7 +11,6 @@ import {
 import { ProgressBar } from 'primeng/progressbar';
 import type { Plan } from '@kettle/core/plan';
 import type { Batch as BatchOrder } from '@kettle/core/schedule';
-import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { NumberField } from '../../ui/number-field.component';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
@@ -31,29 +30,18 @@ const HEIGHT_PX = 300;
 export class Batch {
   private readonly store = inject(PlanStore);
   private readonly worker = inject(TableWorker);
-  private readonly messages = inject(Messages);
   private search: Search<BatchOrder> | null = null;
 
   readonly plan = this.store.plan;
   readonly share = signal<number | null>(null);
   private readonly answer = signal<{
-    readonly of: string;
+    readonly of: unknown;
     readonly batch: BatchOrder | null;
     readonly why: string;
   } | null>(null);
   /** What an order depends on; the name and the wording of a card are not among it. */
-  private readonly asked = computed(() => {
-    const plan = this.plan();
-    return plan
-      ? JSON.stringify([
-          plan.acts,
-          plan.table,
-          plan.brief.copies,
-          plan.brief.spares,
-          plan.climate,
-          plan.paper,
-        ])
-      : '';
+  private readonly asked = computed(() => orderedBy(this.plan()), {
+    equal: (one, other) => one.length === other.length && one.every((part, i) => part === other[i]),
   });
   private readonly fresh = computed(() => {
     const answer = this.answer();
@@ -92,7 +80,7 @@ export class Batch {
     this.share.set(null);
   }
 
-  private async look(of: string): Promise<void> {
+  private async look(of: unknown): Promise<void> {
     this.stop();
     const plan = this.plan();
     if (!plan) return;
@@ -107,10 +95,16 @@ export class Batch {
     } catch (cause) {
       const why = cause instanceof Error ? cause.message : String(cause);
       this.answer.set({ of, batch: null, why });
-      if (!/acts/.test(why))
-        this.messages.stop(`No order of copies could be worked out: ${why}.`, 'The card is as it was.');
     } finally {
       if (this.search === search) this.stop();
     }
   }
 }
+
+const orderedBy = (plan: Plan | null): readonly unknown[] =>
+  plan
+    ? [
+        ...[plan.acts, plan.table, plan.brief.copies, plan.brief.spares, plan.climate, plan.paper],
+        ...[plan.areas, plan.whites, plan.resists, plan.rules, plan.embedded],
+      ]
+    : [];
