@@ -8,6 +8,7 @@ import { formatSpan } from '@kettle/core/units';
 import type { Shape } from '@kettle/core/water';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
+import { Findings } from '../../ui/findings.component';
 import { reckoned } from '../../state/reckoned';
 import { Choice } from '../../ui/choice.component';
 import { placeFields } from '../../ui/length-of';
@@ -26,7 +27,7 @@ const EVEN = 0.5;
 @Component({
   selector: 'kd-hand-masks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, Choice, LengthRow, MaskTimesRow],
+  imports: [Button, InputText, Choice, LengthRow, MaskTimesRow, Findings],
   templateUrl: './hand-masks.component.html',
   styleUrl: '../sketch/leaf.scss',
 })

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { MASK_PENS, type MaskingToolId } from '@kettle/core/masking';
-import type { Command, Plan, White } from '@kettle/core/plan';
+import type { Plan, White } from '@kettle/core/plan';
 import { shieldSheet } from '@kettle/core/prints';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
+import { Findings } from '../../ui/findings.component';
 import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import type { RankedWhite } from '../../workers/table-api';
@@ -15,7 +16,7 @@ import { byHouseRules, toolInWords, whiteRows, type WhiteRow } from './whites.vi
 @Component({
   selector: 'kd-white-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InputText, Choice, MaskTimesRow],
+  imports: [InputText, Choice, MaskTimesRow, Findings],
   templateUrl: './white-list.component.html',
   styleUrl: './white-list.component.scss',
 })
@@ -75,9 +76,5 @@ export class WhiteList {
   letHouseChoose(): void {
     const commands = byHouseRules(this.plan()!, this.ranked());
     if (commands.length > 0) this.store.do(...commands);
-  }
-
-  mend(commands: readonly Command[]): void {
-    this.store.do(...commands);
   }
 }
