@@ -260,42 +260,39 @@ function leaveColumns(plane: usize, lanes: usize, column: i32, from: i32, to: i3
   }
 }
 
-// ---- the part of some lines on which something happens
+// ---- the parts of some lines on which something happens: what lies apart by more than both margins does not touch
 
+/** First and last column, to whole strips, of the next part of sixteen rows, from `begin` on, where a plane is above zero; first < 0 if none. */
 let first: i32 = 0, last: i32 = 0;
 
-/** First and last column, to whole strips, of sixteen rows where a plane is above zero; first < 0 if nowhere. */
-function actingColumns(plane: usize, row: i32): void {
+function actingColumns(plane: usize, row: i32, begin: i32): void {
   first = -1;
-  last = -1;
-  for (let c = left; c < right; c += STRIP) {
+  for (let c = begin; c < right; c += STRIP) {
     const cell = at(row, c);
     let any = splat(0);
     for (let r = 0; r < STRIP; r++) any = v128.or(any, anyIn(plane, cell + r * STRIP));
     if (v128.any_true(any)) {
       if (first < 0) first = c;
       last = c + STRIP - 1;
-    }
+    } else if (first >= 0) return;
   }
 }
 
-/** First and last row of a strip where a plane is above zero. */
-function actingRows(plane: usize, column: i32): void {
+/** First and last row of the next part of a strip, from `begin` on, where a plane is above zero. */
+function actingRows(plane: usize, column: i32, begin: i32): void {
   first = -1;
-  last = -1;
-  for (let r = top; r < bottom; r++)
+  for (let r = begin; r < bottom; r++)
     if (v128.any_true(anyIn(plane, at(r, column)))) {
       if (first < 0) first = r;
       last = r;
-    }
+    } else if (first >= 0 && r > last + 2 * MARGIN) return;
 }
 
 function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void {
   for (let row = top; row < bottom; row += STRIP) {
-    actingColumns(film, row);
-    if (first >= 0) {
-      const from = max(0, first - MARGIN) & ~3;
-      const to = min(stride, (last + MARGIN + 4) & ~3);
+    for (actingColumns(film, row, left); first >= 0; actingColumns(film, row, last + 1 + STRIP)) {
+      const from = max(0, first - MARGIN);
+      const to = min(stride, last + MARGIN + 1);
       workOn(0);
       enterRows(film, H, row, from, to);
       enterRows(relief, Z, row, from, to);
@@ -304,12 +301,7 @@ function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): voi
       enterRows(grain, G, row, from, to);
       enterRows(speed, V, row, from, to);
       for (let i = 0; i < acting; i++) enterRows(suspended + (<usize>(slot(i) * cells) << 2), floating(i), row, from, to);
-      for (let set = 0; set < 4; set++) {
-        workOn(set);
-        closeUnderMask(to - from);
-        advance(to - from, dt, tilt);
-      }
-      workOn(0);
+      advanceAll(to - from, dt, tilt);
       leaveRows(film, X, row, from, to);
       leaveRows(speed, V, row, from, to);
       for (let i = 0; i < acting; i++) leaveRows(suspended + (<usize>(slot(i) * cells) << 2), floating(i), row, from, to);
@@ -321,8 +313,7 @@ function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): voi
 
 function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void {
   for (let column = left; column < right; column += STRIP) {
-    actingRows(film, column);
-    if (first >= 0) {
+    for (actingRows(film, column, top); first >= 0; actingRows(film, column, last + 1 + 2 * MARGIN)) {
       const from = max(0, first - MARGIN);
       const to = min(height, last + MARGIN + 1);
       workOn(0);
@@ -333,18 +324,30 @@ function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void 
       enterColumns(grain, G, column, from, to);
       enterColumns(speed, V, column, from, to);
       for (let i = 0; i < acting; i++) enterColumns(suspended + (<usize>(slot(i) * cells) << 2), floating(i), column, from, to);
-      for (let set = 0; set < 4; set++) {
-        workOn(set);
-        closeUnderMask(to - from);
-        advance(to - from, dt, tilt);
-      }
-      workOn(0);
+      advanceAll(to - from, dt, tilt);
       leaveColumns(film, X, column, from, to);
       leaveColumns(speed, V, column, from, to);
       for (let i = 0; i < acting; i++) leaveColumns(suspended + (<usize>(slot(i) * cells) << 2), floating(i), column, from, to);
     }
     if (exchanges) exchange(at(top, column), (bottom - top) * STRIP, dt, evaporation);
   }
+}
+
+/** All sixteen lines of n cells; the film's new depths are left in X. Four lines on which there is none have nothing to do. */
+export let cSeg: i32=0; export let cCells: i32=0; export let cSets: i32=0;
+function advanceAll(n: i32, dt: f32, tilt: f32): void {
+ cSeg++; 
+  for (let set = 0; set < 4; set++) {
+    workOn(set);
+    let wet = splat(0);
+    for (let k = 0; k < n; k++) wet = v128.or(wet, get(H, k));
+    if (v128.any_true(wet)) {
+      cSets++; cCells+=n;
+      closeUnderMask(n);
+      advance(n, dt, tilt);
+    } else memory.fill(X, 0, <usize>n << 4);
+  }
+  workOn(0);
 }
 
 /** Nothing holds where nothing passes: the hold of closed cells is 0. */
@@ -603,36 +606,36 @@ function settleShort(lanes: usize, n: i32): void {
 
 function creepAcross(dt: f32): void {
   for (let row = top; row < bottom; row += STRIP) {
-    actingColumns(paper, row);
-    if (first < 0) continue;
-    const from = max(0, first - MARGIN) & ~3;
-    const to = min(stride, (last + MARGIN + 4) & ~3);
-    workOn(0);
-    enterRows(paper, H, row, from, to);
-    for (let set = 0; set < 4; set++) {
-      workOn(set);
-      creep(min(to, columns) - from, dt);
-      for (let k = min(to, columns) - from; k < to - from; k++) put(X, k, splat(0));
+    for (actingColumns(paper, row, left); first >= 0; actingColumns(paper, row, last + 1 + STRIP)) {
+      const from = max(0, first - MARGIN);
+      const to = min(stride, last + MARGIN + 1);
+      workOn(0);
+      enterRows(paper, H, row, from, to);
+      for (let set = 0; set < 4; set++) {
+        workOn(set);
+        creep(min(to, columns) - from, dt);
+        for (let k = min(to, columns) - from; k < to - from; k++) put(X, k, splat(0));
+      }
+      workOn(0);
+      leaveRows(paper, X, row, from, to);
     }
-    workOn(0);
-    leaveRows(paper, X, row, from, to);
   }
 }
 
 function creepDown(dt: f32): void {
   for (let column = left; column < right; column += STRIP) {
-    actingRows(paper, column);
-    if (first < 0) continue;
-    const from = max(0, first - MARGIN);
-    const to = min(rows, last + MARGIN + 1);
-    workOn(0);
-    enterColumns(paper, H, column, from, to);
-    for (let set = 0; set < 4; set++) {
-      workOn(set);
-      creep(to - from, dt);
+    for (actingRows(paper, column, top); first >= 0; actingRows(paper, column, last + 1 + 2 * MARGIN)) {
+      const from = max(0, first - MARGIN);
+      const to = min(rows, last + MARGIN + 1);
+      workOn(0);
+      enterColumns(paper, H, column, from, to);
+      for (let set = 0; set < 4; set++) {
+        workOn(set);
+        creep(to - from, dt);
+      }
+      workOn(0);
+      leaveColumns(paper, X, column, from, to);
     }
-    workOn(0);
-    leaveColumns(paper, X, column, from, to);
   }
 }
 

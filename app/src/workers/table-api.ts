@@ -15,7 +15,7 @@ import type {
   ReadSwatch,
 } from '@kettle/core/pigment';
 import type { Command, Plan, Studio } from '@kettle/core/plan';
-import type { Batch, BetterOrder, LookFrame, Timeline } from '@kettle/core/schedule';
+import type { Batch, BetterOrder, LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
 import type { PackedLines } from '@kettle/core/sketch';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
 import type { ColourReckoning } from './colour-reckoning';
@@ -34,6 +34,11 @@ export interface LookAhead {
   readonly creepMm: ReadonlyMap<string, number>;
   /** Which kernel computed the creep. */
   readonly kernel: 'wasm' | 'plain';
+}
+
+/** Rules of a plan that cannot hold together in any order, and the cheapest way out of them. */
+export interface Deadlock extends NoOrder {
+  readonly wayOut: WayOut | null;
 }
 
 /** An area with the ways to keep it light, and what they were judged by. */
@@ -94,15 +99,24 @@ export interface TableApi {
   reach(palette: readonly Pigment[], paper: Paper, lightness: number): Promise<Polygon[]>;
   /** How the colours of a card stand to one another, and what of them it takes. */
   reckonColours(plan: Plan, resists: PackedResists, dish: Studio['dish']): Promise<ColourReckoning>;
-  /** The acts in an order that ends sooner; `null` where there is none, or none without a new stop, or when cancelled. */
+  /**
+   * The acts in a better order; `null` where there is none, or none without a new stop, or when cancelled. Where no order can
+   * be, what cannot hold together and the cheapest way out.
+   */
   putInOrder(
     job: number,
     plan: Plan,
     resists: PackedResists,
     onProgress: OnProgress,
-  ): Promise<Omit<BetterOrder, 'plan'> | null>;
-  /** Puts all copies of a card in one order; rejects, in words, where none can be. */
-  batch(job: number, plan: Plan, resists: PackedResists, onProgress: OnProgress): Promise<Batch | null>;
+  ): Promise<Omit<BetterOrder, 'plan'> | Deadlock | null>;
+  /** Puts all copies of a card, or one of each of several, in one order; rejects, in words, where none can be. */
+  batch(
+    job: number,
+    plans: readonly Plan[],
+    resists: readonly PackedResists[],
+    desk: Desk,
+    onProgress: OnProgress,
+  ): Promise<Batch | null>;
   /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
   cut(request: CutRequest): Promise<Cutting>;
   /** What a press on a panel fills between lines. */

@@ -59,7 +59,7 @@ describe('the colours of a card', () => {
   });
 });
 
-const DESK = { dish: NEW_STUDIO.dish, evenings: [], today: '2026-03-02' };
+const DESK = { dish: NEW_STUDIO.dish, letter: NEW_STUDIO.letter, evenings: [], today: '2026-03-02' };
 
 describe('looking ahead', () => {
   it('answers for the snapshot it was given, under its revision, with the compiled kernel', async () => {

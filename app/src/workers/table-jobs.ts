@@ -6,13 +6,21 @@ import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
-import { areaLooks, batchOf, inOrder, layOut } from '@kettle/core/schedule';
+import {
+  areaLooks,
+  batchOf,
+  cheapestWayOut,
+  inOrder,
+  layOut,
+  togetherOf,
+  type BetterOrder,
+} from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
-import { done } from '@kettle/core/units';
+import { done, type Work } from '@kettle/core/units';
 import { reachAt } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
-import type { TableApi } from './table-api';
+import type { Deadlock, TableApi } from './table-api';
 import { reckonColours } from './colour-reckoning';
 import { watching } from './watching';
 
@@ -31,6 +39,13 @@ const TABLE_SHARE = 0.7;
 
 const stops = (plan: Plan): number =>
   runChecks(plan, layOut(plan)).filter(({ severity }) => severity === 'stop').length;
+
+function* orderOrWayOut(plan: Plan): Work<BetterOrder | Deadlock | null> {
+  const found = yield* inOrder(plan);
+  return found && 'conflict' in found
+    ? { ...found, wayOut: yield* cheapestWayOut(plan, found.conflict) }
+    : found;
+}
 
 /** What the worker does when asked, given the compiled kernel once it has loaded. */
 export function tableJobs(kernel: Promise<LineKernel>): TableApi {
@@ -89,14 +104,20 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
 
     async putInOrder(job, bare, resists, onProgress) {
       const plan = { ...bare, resists: unpackResists(resists) };
-      const found = await watch.work(job, inOrder(plan), onProgress);
-      if (!found) return null;
+      const found = await watch.work(job, orderOrWayOut(plan), onProgress);
+      if (!found || 'conflict' in found) return found;
       const { plan: better, ...order } = found;
       return stops(better) > stops(plan) ? null : order;
     },
 
-    batch: (job, bare, resists, onProgress) =>
-      watch.work(job, batchOf({ ...bare, resists: unpackResists(resists) }), onProgress),
+    batch(job, bare, resists, desk, onProgress) {
+      const plans = bare.map((plan, i) => ({ ...plan, resists: unpackResists(resists[i]) }));
+      return watch.work(
+        job,
+        plans.length === 1 ? batchOf(plans[0], desk) : togetherOf(plans, desk),
+        onProgress,
+      );
+    },
 
     cut(request) {
       const plan = cutSheet(request);

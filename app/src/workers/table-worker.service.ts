@@ -20,7 +20,7 @@ import type { Batch, BetterOrder } from '@kettle/core/schedule';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
 import type { ColourReckoning } from './colour-reckoning';
 import { inkedLines } from './inked';
-import type { Cutting, Desk, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
+import type { Cutting, Deadlock, Desk, LookAhead, MaskReckoning, RankedWhite, TableApi } from './table-api';
 
 /** Work under way: its answer (`null` when cancelled) and the way to stop it. */
 export interface Search<Answer = MatchAnswer> {
@@ -98,15 +98,21 @@ export class TableWorker {
     return this.api().calibrate(like, paper, swatches);
   }
 
-  putInOrder(plan: Plan, onProgress: (share: number) => void): Search<Omit<BetterOrder, 'plan'>> {
-    return this.search((api, job) =>
+  putInOrder(plan: Plan, onProgress: (share: number) => void): Search<Omit<BetterOrder, 'plan'> | Deadlock> {
+    return this.search<Omit<BetterOrder, 'plan'> | Deadlock>((api, job) =>
       api.putInOrder(job, bare(plan), packResists(plan.resists), proxy(onProgress)),
     );
   }
 
-  batch(plan: Plan, onProgress: (share: number) => void): Search<Batch> {
+  batch(plans: readonly Plan[], desk: Desk, onProgress: (share: number) => void): Search<Batch> {
     return this.search((api, job) =>
-      api.batch(job, bare(plan), packResists(plan.resists), proxy(onProgress)),
+      api.batch(
+        job,
+        plans.map(bare),
+        plans.map(({ resists }) => packResists(resists)),
+        desk,
+        proxy(onProgress),
+      ),
     );
   }
 

@@ -111,6 +111,9 @@ export const TOUCH_STEP_S_MM = 0.08;
 export const TOUCH_GROWTH = 1.5;
 export const LONGEST_COOL_STEP_S = 10;
 export const LONGEST_DRY_STEP_S = 60;
+/** The longest steps hold for cells no larger than this, mm; they grow with larger ones, up to so many times. */
+export const FINE_CELL_MM = 0.5;
+export const MOST_COARSE = 2;
 
 /** Steps aim at this many cells of movement, counting faces that move more than this film, µm. */
 export const CELLS_A_STEP = 3;

@@ -6,7 +6,9 @@ import { DAMP_PAPER_GM2, LONGEST_DAMP_STEP_S, LONGEST_FILM_STEP_S } from './cons
 import {
   CELLS_A_STEP,
   LONGEST_COOL_STEP_S,
+  FINE_CELL_MM,
   LONGEST_DRY_STEP_S,
+  MOST_COARSE,
   TOUCH_GROWTH,
   TOUCH_STEP_S_MM,
 } from './flow-constants';
@@ -159,11 +161,12 @@ const AT_REST_GM2 = 1;
 
 /**
  * Lets time pass until `untilS`, step by step; yields the time reached. A step aims at three cells of movement; it
- * grows from the first after a touch to a second with film, five on damp paper. A step cut off by `untilS` does not
+ * grows from the first after a touch to a second with film, five on damp paper (twice that in coarse cells). A step cut off by `untilS` does not
  * shorten the next.
  */
 export function* passTime(run: PanelRun, untilS: number): Generator<number, void> {
   let air = airOf(run);
+  const coarse = coarseness(run.panel.cellMm);
   while (run.atS < untilS) {
     if (air.climate !== run.climate || air.tool !== run.tool) air = airOf(run);
     const endS = run.tool ? Math.min(untilS, run.tool.untilS) : untilS;
@@ -171,9 +174,9 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     // A step that ends where it would have ended by itself is the same step, whatever rounding makes of the time left.
     const cut = leftS < run.nextS - SAME_MOMENT_S;
     const dtS = cut ? leftS : run.nextS;
-    const rims = run.rimsAgoS >= (run.filmed > 0 ? RIMS_EVERY_S : DAMP_RIMS_EVERY_S);
+    const rims = run.rimsAgoS >= coarse * (run.filmed > 0 ? RIMS_EVERY_S : DAMP_RIMS_EVERY_S);
     run.creepAgoS += dtS;
-    const creepS = run.creepAgoS >= CREEP_EVERY_S ? run.creepAgoS : 0;
+    const creepS = run.creepAgoS >= coarse ** 2 * CREEP_EVERY_S ? run.creepAgoS : 0;
     dissolveSalt(run, dtS);
     run.acting = actingOf(run);
     const report = run.kernel.step(
@@ -200,7 +203,7 @@ export function* passTime(run: PanelRun, untilS: number): Generator<number, void
     run.atS = cut || leftS < run.nextS + SAME_MOMENT_S ? endS : run.atS + dtS;
     run.steps++;
     const moved = report.fastest > 0 ? (CELLS_A_STEP * run.panel.cellMm) / report.fastest : Infinity;
-    const longest = run.stepScale * Math.min(longestStep(report), moved);
+    const longest = run.stepScale * Math.min(longestStep(report, coarse), moved);
     run.nextS = Math.max(firstStep(run), Math.min(run.nextS * TOUCH_GROWTH, longest));
     if (run.tool && run.atS >= run.tool.untilS) coolDown(run);
     yield run.atS;
@@ -215,11 +218,14 @@ function airOf({ climate, tool, paper }: PanelRun) {
 
 const firstStep = ({ panel, stepScale }: PanelRun): number => stepScale * TOUCH_STEP_S_MM * panel.cellMm;
 
+/** Cells so many times as coarse as fine ones show less, and are worked on as seldom; areas of a cell go with its square. */
+const coarseness = (cellMm: number): number => Math.min(MOST_COARSE, Math.max(1, cellMm / FINE_CELL_MM));
+
 /** How long a step may be by how wet the panel is, s. */
-function longestStep({ filmed, dampest }: StepReport): number {
-  if (filmed > 0) return LONGEST_FILM_STEP_S;
-  if (dampest > DAMP_PAPER_GM2) return LONGEST_DAMP_STEP_S;
-  return dampest > AT_REST_GM2 ? LONGEST_COOL_STEP_S : LONGEST_DRY_STEP_S;
+function longestStep({ filmed, dampest }: StepReport, coarse: number): number {
+  if (filmed > 0) return coarse * LONGEST_FILM_STEP_S;
+  if (dampest > DAMP_PAPER_GM2) return coarse * LONGEST_DAMP_STEP_S;
+  return dampest > AT_REST_GM2 ? coarse * LONGEST_COOL_STEP_S : LONGEST_DRY_STEP_S;
 }
 
 /** A touch: the next step is short again, and the rims may be elsewhere. */
@@ -244,7 +250,7 @@ function actingOf({ acting, ledger: { applied } }: PanelRun): readonly number[] 
     : [...applied.keys()].filter((i) => applied[i] > 0);
 }
 
-/** Rims are found, with a film and without, and water creeps in the paper, no oftener than this, s: all are slow. */
+/** Rims are found, with a film and without, and water creeps in the paper, no oftener than this in fine cells, s: all are slow. */
 const RIMS_EVERY_S = 2;
 const DAMP_RIMS_EVERY_S = 20;
 const CREEP_EVERY_S = 1;

@@ -12,6 +12,9 @@ import { openSimulation, type Cupboard, type Simulation } from './simulate';
 const KEPT_BEFORE_ACT = 40;
 const KEPT_AFTER = 120;
 
+/** Where fewer states than this have room as they are, they are packed as they come. */
+const ROOM_FOR = 20;
+
 /** A state of a replay, and how far its acts were done by then. */
 export interface KeptMoment extends KeptState {
   /** Events done. */
@@ -75,7 +78,7 @@ export class Replay {
     if (atS < this.run.atS) this.restart((state) => state.atS <= atS);
     const fromS = this.run.atS;
     for (const reached of this.advance(atS)) yield Math.min(1, (reached - fromS) / (atS - fromS));
-    while (this.states.packNext());
+    if (ROOM_FOR * this.states.rawBytes > this.capBytes) while (this.states.packNext());
   }
 
   /** The same forwards, and yields the time reached. */

@@ -18,9 +18,12 @@ export interface KeptState {
   readonly tiles: readonly Tile[];
 }
 
+/** A plane's part of a tile; one number where it is the same all over. */
+type Part = Float32Array | number;
+
 /** A tile's numbers: as they are while there was no time to pack them, then packed. */
 interface Tile {
-  raw: readonly Float32Array[] | null;
+  raw: readonly Part[] | null;
   packed: PackedTile;
 }
 
@@ -61,6 +64,11 @@ export class RestartStates {
     }));
   }
 
+  /** What a state holds that is not packed and shares nothing, bytes. */
+  get rawBytes(): number {
+    return this.planes.reduce((sum, { byteLength }) => sum + byteLength, 0);
+  }
+
   /** The run as it stands; quickly, and packed when there is time: see `packNext`. */
   keep(): KeptState {
     this.tiles = this.tiles.map((tile, i) => (this.hasChanged(i) ? this.copy(i) : tile));
@@ -99,14 +107,14 @@ export class RestartStates {
   private copy(index: number): Tile {
     const parts = this.partsOf(index);
     parts.forEach((part, p) => this.last[p].set(part, index * TILE_CELLS));
-    const tile: Tile = { raw: parts.map((part) => part.slice()), packed: NOTHING };
+    const tile: Tile = { raw: parts.map(partOf), packed: NOTHING };
     this.unpacked.add(tile);
     return tile;
   }
 
   private unpack(tile: Tile, index: number): void {
     const parts = this.partsOf(index);
-    if (tile.raw) tile.raw.forEach((part, p) => parts[p].set(part));
+    if (tile.raw) tile.raw.forEach((part, p) => put(part, parts[p]));
     else unpack(tile.packed, parts);
     parts.forEach((part, p) => this.last[p].set(part, index * TILE_CELLS));
   }
@@ -121,9 +129,21 @@ export function bytesOf(states: readonly KeptState[]): number {
   const tiles = new Set(states.flatMap((state) => state.tiles));
   return [...tiles].reduce(
     (sum, { raw, packed: { lower, upper } }) =>
-      sum + (raw ?? [lower, upper]).reduce((bytes, { byteLength }) => bytes + byteLength, 0),
+      sum + (raw ?? [lower, upper]).reduce<number>((bytes, part) => bytes + bytesOfPart(part), 0),
     0,
   );
+}
+
+/** A number is counted as nothing. */
+const bytesOfPart = (part: Part | Uint16Array | Uint8Array): number =>
+  typeof part === 'number' ? 0 : part.byteLength;
+
+const partOf = (part: Float32Array): Part =>
+  part.every((value) => Object.is(value, part[0])) ? part[0] : part.slice();
+
+function put(part: Part, into: Float32Array): void {
+  if (typeof part === 'number') into.fill(part);
+  else into.set(part);
 }
 
 /** The planes a step reads and leaves changed; relief, capacity and grain come from the seed, speed is made anew. */
@@ -156,13 +176,12 @@ function restOf(run: RunRest): RunRest {
 }
 
 /**
- * A tile's floats without loss. A plane that is the same all over the tile is its one number; of the others the lower
- * halves of all floats stand as they are, since nothing packs them, and the upper ones, which are alike from cell to
- * cell, are sorted by bytes and deflated.
+ * A tile's floats without loss. Of a plane that is not the same all over the lower halves of all floats stand as they
+ * are, since nothing packs them, and the upper ones, which are alike from cell to cell, are sorted by bytes and deflated.
  */
-function packed(parts: readonly Float32Array[]): PackedTile {
-  const evenly = parts.map((part) => (part.every((value) => Object.is(value, part[0])) ? part[0] : null));
-  const words = parts.filter((_, p) => evenly[p] === null).map(wordsOf);
+function packed(parts: readonly Part[]): PackedTile {
+  const evenly = parts.map((part) => (typeof part === 'number' ? part : null));
+  const words = parts.filter((part) => typeof part !== 'number').map(wordsOf);
   const count = words.reduce((sum, { length }) => sum + length, 0);
   const lower = new Uint16Array(count);
   const upper = new Uint8Array(2 * count);
