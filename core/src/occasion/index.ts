@@ -19,6 +19,6 @@ export {
   type PlanBack,
   type PlanBackRequest,
 } from './plan-back';
-export { planForward, type PlanForward } from './plan-forward';
+export { eveningsFrom, planForward, type PlanForward } from './plan-forward';
 export { personSchema, type Person } from './person';
 export { occasionsAhead, shareOfYear, type OccasionDay } from './year';

@@ -12,6 +12,7 @@ export { applyCommands, replayPatches, type Patch, type PlanChange } from './app
 export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
 export { commandSchema, runCommand, type Command } from './command';
 export { countersToFill, type CountersToFill } from './counters';
+export { rightAfter, rightBefore } from './act-moves';
 export { everMasked, firstFinishing, freeId, maskTimes, type MaskTimes } from './mask-acts';
 export { cuttingRequest, MATERIALS } from './cutting';
 export { CUTTING_IN_MM_S, handsOn } from './hands-on';
@@ -38,6 +39,7 @@ export {
   colourAt,
   heartOf,
   isPaintedRound,
+  whitesRound,
   isShielded,
   lightnessOver,
   layersAt,

@@ -14,6 +14,7 @@ import {
   type Pass,
   type Plan,
   type White,
+  whitesRound,
 } from '.';
 
 const kept = (area: string, way: White['way']): Command => ({
@@ -66,6 +67,23 @@ describe('the acts by which a white is kept', () => {
       const own = { mask: 2, lift: 1, opaque: 1, bare: 0, 'permanent-line': 0, 'paint-round': 0 }[way];
       expect(plan.acts).toHaveLength(usual + own);
     }
+  });
+});
+
+describe('what lies in a white', () => {
+  const porthole = addArea('porthole', rectangle(66, 26, 4, 4));
+  const beside = addArea('flag', rectangle(76, 26, 12, 4));
+  const painted = (area: string, ...more: Command[]): boolean =>
+    layersAt(smallPlan(porthole, beside, ...more, kept('boat', 'paint-round')), area, 99).length > 0;
+
+  it('is painted into it, while what crosses it goes round', () => {
+    expect(painted('porthole', addPass('wash', 'sky', 'blue'))).toBe(false);
+    expect(painted('porthole', addPass('dot', 'porthole', 'dark'))).toBe(true);
+    // A flag half of which flies beyond the boat is painted up to it.
+    const plan = smallPlan(beside, addPass('flag', 'flag', 'dark'), kept('boat', 'paint-round'));
+    const round = (area: string) => whitesRound(plan, passes(plan)[0], area).map((white) => white.area);
+    expect(round('flag')).toEqual(['boat']);
+    expect(round('sky')).toEqual(['boat']);
   });
 });
 

@@ -39,6 +39,24 @@ export function heartOf(plan: Plan, area: string): Point {
 export const isPaintedRound = (way: White['way']): boolean =>
   way === 'paint-round' || way === 'bare' || way === 'permanent-line';
 
+/** So much of an outline's points lies in another that it lies there on the whole: a hand follows no line exactly. */
+const LIES_IN = 0.9;
+
+/**
+ * Whites that are gone round while a pass paints an area: those kept off that the pass does not name, unless the area
+ * lies in the white, as a lamp on a hull does; then it is what the white is painted with.
+ */
+export const whitesRound = (plan: Plan, pass: Pass, area: string): White[] =>
+  plan.whites.filter(
+    (white) =>
+      isPaintedRound(white.way) && !pass.areas.includes(white.area) && !liesIn(plan, area, white.area),
+  );
+
+function liesIn(plan: Plan, area: string, other: string): boolean {
+  const [ring] = outlineOf(plan, area);
+  return ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
+}
+
 /**
  * The area through which the act at `index` wets the heart of `area`; `null` if it does not. A mask keeps
  * it off, and so does a white painted round or left bare, unless the pass names that white itself.
@@ -49,10 +67,10 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
   const heart = heartOf(plan, area);
   const inside = (other: string): boolean => covers(plan, other, heart);
   if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
-  if (plan.whites.some(({ way, area }) => isPaintedRound(way) && !act.areas.includes(area) && inside(area)))
-    return null;
   if (isShielded(plan, act, heart)) return null;
-  return act.areas.find(inside) ?? null;
+  const goesRound = (through: string): boolean =>
+    whitesRound(plan, act, through).some((white) => inside(white.area));
+  return act.areas.find((through) => inside(through) && !goesRound(through)) ?? null;
 }
 
 /** Whether a place lies under what is laid on the panel during a pass. */

@@ -6,7 +6,16 @@ import type { Lag, PlacedTask } from '../sequencing';
 import { done } from '../units';
 import { REST_S, WORK_S, withBreaks } from './breaks';
 import { lagsOf } from './lags';
-import { batchOf, layOut } from '.';
+import { batchOf, layOut, overEvenings, togetherOf } from '.';
+
+/** Tuesdays and Thursdays; the second of March is a Monday. */
+const DESK = {
+  today: '2026-03-02',
+  evenings: [
+    { weekday: 2, minutes: 90 },
+    { weekday: 4, minutes: 90 },
+  ],
+};
 
 const asked = (plan: Plan, copies: number, boards: number): Plan =>
   applyCommands(plan, [
@@ -18,7 +27,7 @@ describe.each([
   ['kettle', asked(kettleInTheRain(), 6, 3), 3],
   ['heron', asked(heronAtLowTide(), 12, 6), 6],
 ])('a batch of the %s', (_, plan, boards) => {
-  const batch = done(batchOf(plan));
+  const batch = done(batchOf(plan, DESK));
   const { steps } = batch;
 
   it('does every act on every copy, and only one thing at a time', () => {
@@ -55,9 +64,68 @@ describe.each([
   });
 });
 
+describe('two cards together', () => {
+  const [kettle, heron] = [asked(kettleInTheRain(), 1, 2), heronAtLowTide()];
+  const batch = done(togetherOf([kettle, heron], DESK));
+
+  it('are each done whole, the hands on one thing at a time, in less time than one after the other', () => {
+    const acts = (plan: Plan, card: number): string[] =>
+      batch.steps.filter(({ copy }) => copy === card).map(({ id }) => `${plan.id} ${id}`);
+    const single = [kettle, heron].map((plan) => done(batchOf(asked(plan, 1, 2), DESK)));
+    expect(acts(kettle, 1).sort()).toEqual(single[0].steps.map(({ id }) => `${kettle.id} ${id}`).sort());
+    expect(acts(heron, 2).sort()).toEqual(single[1].steps.map(({ id }) => `${heron.id} ${id}`).sort());
+    batch.steps
+      .slice(1)
+      .forEach((step, i) => expect(step.startS).toBeGreaterThanOrEqual(batch.steps[i].endS - 1e-6));
+    expect(batch.oneByOneS).toBeCloseTo(single[0].oneByOneS + single[1].oneByOneS, 6);
+    expect(batch.endS).toBeLessThan(0.8 * batch.oneByOneS);
+  });
+
+  it('on one board follow one another', () => {
+    const narrow = done(togetherOf([asked(kettle, 1, 1), heron], DESK));
+    const at = (card: number, id: string) => narrow.steps.find((s) => s.copy === card && s.id === id)!;
+    const [first, second] = at(1, 'untape').endS < at(2, 'untape').endS ? [1, 2] : [2, 1];
+    expect(at(second, 'tape').startS).toBeGreaterThanOrEqual(at(first, 'untape').endS - 1e-6);
+  });
+});
+
+describe('over the evenings', () => {
+  const steps = (n: number): PlacedTask[] =>
+    Array.from({ length: n }, (_, i) => ({ id: `t${i}`, copy: 1, startS: i * 1200, endS: (i + 1) * 1200 }));
+
+  it('each is as full as it goes, on its own day, and no act is left out', () => {
+    const found = overEvenings(steps(10), [], DESK.evenings, DESK.today)!;
+    expect(found.map(({ day }) => day)).toEqual(['2026-03-03', '2026-03-05', '2026-03-10']);
+    expect(found.map(({ from, to }) => [from, to])).toEqual([
+      [0, 4],
+      [4, 8],
+      [8, 10],
+    ]);
+    expect(found.every(({ takesS, overS }) => takesS <= 5400 && overS === 0)).toBe(true);
+  });
+
+  it('nothing wet is left for another day: such an evening ends sooner, or is told to be too short', () => {
+    const wet = (from: number): Lag => ({
+      ...{ from: `t${from}`, to: `t${from + 1}`, fromEdge: 'end', minS: 0, maxS: 60 },
+    });
+    const sooner = overEvenings(steps(8), [wet(3)], DESK.evenings, DESK.today)!;
+    expect(sooner.map(({ from, to }) => [from, to])).toEqual([
+      [0, 3],
+      [3, 7],
+      [7, 8],
+    ]);
+    const [long] = overEvenings(steps(6), [0, 1, 2, 3, 4].map(wet), DESK.evenings, DESK.today)!;
+    expect(long).toMatchObject({ from: 0, to: 6, takesS: 7200, overS: 1800 });
+  });
+
+  it('runs out where there are none', () => {
+    expect(overEvenings(steps(3), [], [{ weekday: 2, minutes: 0 }], DESK.today)).toBeNull();
+  });
+});
+
 it('says what is wrong where nothing can be painted', () => {
   const nothing = { ...kettleInTheRain(), acts: [] };
-  expect(() => done(batchOf(nothing))).toThrow(/nothing to paint/);
+  expect(() => done(batchOf(nothing, DESK))).toThrow(/nothing to paint/);
 });
 
 describe('breaks', () => {

@@ -51,12 +51,17 @@ function lastPlace(
   i: number,
   lags: readonly Lag[],
 ): number | null {
-  for (let at = i; at > first; at--) if (mayBePutOff(steps, at, lags)) return at;
+  for (let at = i; at > first; at--) if (mayBePutOff(steps, at, lags, REST_S)) return at;
   return null;
 }
 
-/** Whether all acts from one on may come later without any window being missed. */
-function mayBePutOff(steps: readonly PlacedTask[], at: number, lags: readonly Lag[]): boolean {
+/** Whether all acts from one on may come so much later without any window being missed. */
+export function mayBePutOff(
+  steps: readonly PlacedTask[],
+  at: number,
+  lags: readonly Lag[],
+  byS: number,
+): boolean {
   const key = (id: string, copy: number): string => `${copy} ${id}`;
   const done = new Map(steps.slice(0, at).map((step) => [key(step.id, step.copy), step]));
   return lags.every(({ from, to, fromEdge, maxS }) => {
@@ -65,7 +70,7 @@ function mayBePutOff(steps: readonly PlacedTask[], at: number, lags: readonly La
       const before = step.id === to ? done.get(key(from, step.copy)) : undefined;
       if (!before) return true;
       const edgeS = fromEdge === 'start' ? before.startS : before.endS;
-      return step.startS + REST_S - edgeS <= maxS;
+      return step.startS + byS - edgeS <= maxS;
     });
   });
 }

@@ -1,7 +1,9 @@
 export { criticalChain, type ChainLink } from './chain';
-export { batchOf, type Batch } from './batch';
+export { batchOf, togetherOf, type Batch } from './batch';
 export type { Break } from './breaks';
-export { inOrder, type BetterOrder } from './in-order';
+export { overEvenings, type BatchEvening } from './over-evenings';
+export { inOrder, type BetterOrder, type NoOrder } from './in-order';
+export { cheapestWayOut, type WayOut } from './way-out';
 export {
   afterAct,
   CLEAR_TABLE,
@@ -16,6 +18,8 @@ export {
   type Table,
   type Wait,
 } from './table';
+export { dryBand } from './bands';
+export { idleWaits, type IdleWait } from './meanwhile';
 export { meetsWet, type MeetsWet } from './meets-wet';
 export { possibleStarts, type PossibleStart } from './starts';
 export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';

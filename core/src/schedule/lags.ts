@@ -1,9 +1,10 @@
 import { touchingAreas } from '../areas';
 import { setsAfter } from '../masking';
-import { choreOf, maskOn, type Act, type Pass, type Plan } from '../plan';
+import { choreOf, maskOn, techniqueOf, type Act, type Pass, type Plan } from '../plan';
 import type { Lag } from '../sequencing';
-import { dryAt, reachedAt } from './table';
+import { dryAt, reachedAt, type LaidWash } from './table';
 import type { Timeline } from './timeline';
+import { windowOf } from './windows';
 
 /** What must lie between every two of these acts, as they stand in order: what touches keeps its order and its drying. */
 export const lagsOf = (plan: Plan, timeline: Timeline, acts: readonly Act[]): Lag[] =>
@@ -51,9 +52,39 @@ function intoTheWet(timeline: Timeline, from: Act, to: Pass): Pick<Lag, 'minS' |
   }
   const shines = wet.map(({ course, factor }) => (course.stages.satinEndS ?? 0) * factor);
   if (wet.length > 0) return { minS: 0, maxS: Math.max(0, Math.min(...shines)) };
+  if (techniqueOf(to.technique).start === 'wet') return itsWindow(timeline, met, to);
   const dried = met.some((wash) => wash.untilS >= (dryAt(wash) ?? Infinity));
   return { minS: dried ? driesAfter(timeline, from) : 0 };
 }
+
+/**
+ * What is meant to go into a wash goes into it wet, however late it comes as things stand; from a wash that another has
+ * covered since it has nothing to wait for.
+ */
+function itsWindow(timeline: Timeline, met: readonly LaidWash[], to: Pass): Pick<Lag, 'minS' | 'maxS'> {
+  const windows = met
+    .filter((wash) => isLastUnder(timeline, wash, to))
+    .flatMap((wash) => {
+      const window = windowOf(to.technique, wash);
+      return window
+        ? [[window.earliestS - wash.laidS, (window.latestS ?? Infinity) - wash.laidS] as const]
+        : [];
+    });
+  const latest = Math.min(...windows.map(([, maxS]) => maxS));
+  return {
+    minS: Math.max(0, ...windows.map(([minS]) => minS)),
+    ...(Number.isFinite(latest) ? { maxS: latest } : {}),
+  };
+}
+
+/** Whether a pass comes to a wash with no other laid on the same area between them. */
+const isLastUnder = ({ washes }: Timeline, { area, laidS, act }: LaidWash, pass: Pass): boolean => {
+  const own = washes.find((wash) => wash.act === pass.id && wash.area === area);
+  return !washes.some(
+    (wash) =>
+      wash.area === area && wash.act !== act && wash.laidS > laidS && (!own || wash.laidS < own.laidS),
+  );
+};
 
 function setsS(plan: Plan, { areas }: Act): number {
   return Math.max(0, ...areas.map((area) => setsAfter(maskOn(plan, area), plan.climate).setS ?? 0));

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { cardSizes } from '../card';
 import { rectangle, type Polygon } from '../geometry';
-import type { LaidShield, Pass, Plan } from '../plan';
+import { applyCommands, type LaidShield, type Pass, type Plan } from '../plan';
 import { addArea, addPass, smallPlan } from '../testing/small-plan';
 import { done } from '../units';
 import { coverage } from '../water/coverage';
 import { plainPanelKernel, simulate, type PanelRun, type Simulation } from '../water';
-import { layOut, rehearse } from '.';
+import { layOut, moments, rehearse } from '.';
 
 const rehearsed = (plan: Plan): Simulation => rehearse(plan, layOut(plan), { cellMm: 2, seed: 2 });
 
@@ -105,4 +105,20 @@ describe('a plan painted by a hand', () => {
     strengths.slice(1).forEach((strength, i) => expect(strength).toBeLessThanOrEqual(strengths[i]));
     expect(strengths.at(-1)! / strengths[0]).toBeLessThan(0.25);
   });
+});
+
+it('a plan is worth a look when each pass is laid, and last when its masks are off', () => {
+  const plan = applyCommands(smallPlan(addPass('wash', 'sky', 'blue'), addPass('glaze', 'sky', 'dark')), [
+    {
+      do: 'keep-white',
+      white: { id: 'w', area: 'boat', way: 'mask', tool: null, wanted: null, edge: 'hard' },
+    },
+  ]).plan;
+  const timeline = layOut(plan);
+  const times = moments(timeline, 12);
+  const endOf = (id: string): number => timeline.steps.find(({ act }) => act.id === id)!.endS;
+  expect(times).toHaveLength(12);
+  expect(times).toContain(endOf('wash'));
+  expect(times).toContain(endOf('glaze'));
+  expect(times.at(-1)).toBeCloseTo(endOf('mask-off'), 6);
 });

@@ -1,19 +1,19 @@
 import {
   DRY_WARM,
-  isPaintedRound,
   maskedAfter,
   mixOf,
   outlineOf,
   paintedOf,
   rimOf,
   techniqueOf,
+  whitesRound,
   type ChoreAct,
   type PaintedStroke,
   type Pass,
   type Plan,
 } from '../plan';
 import { footprint } from '../areas';
-import { oneRing, type Polygon } from '../geometry';
+import { oneRing } from '../geometry';
 import {
   brushFor,
   brushwork,
@@ -104,8 +104,12 @@ function brushed(
 
 /** The strokes of a pass, area by area, round the whites it does not name. */
 function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {
-  const round = bareWhites(plan, pass, index);
+  const masked = maskedAfter(plan.acts, index);
   return pass.areas.flatMap((area) => {
+    // Over what lies under mask a hand goes.
+    const round = whitesRound(plan, pass, area)
+      .filter((white) => !masked.has(white.area))
+      .map((white) => onSheet(plan, outlineOf(plan, white.area)));
     const outline = onSheet(plan, outlineOf(plan, area));
     const brush = brushFor(outline);
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
@@ -115,14 +119,6 @@ function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { reado
       brush: brush.id,
     }));
   });
-}
-
-/** Whites a hand has to go round: those kept bare, and not under mask, and not painted by this pass itself. */
-function bareWhites(plan: Plan, pass: Pass, index: number): Polygon[] {
-  const masked = maskedAfter(plan.acts, index);
-  return plan.whites
-    .filter(({ way, area }) => isPaintedRound(way) && !masked.has(area) && !pass.areas.includes(area))
-    .map(({ area }) => onSheet(plan, outlineOf(plan, area)));
 }
 
 /** A stroke as a hand made it on a trial sheet, in the same time after the pass begins. */

@@ -11,11 +11,11 @@ function* hasOrder(request: SequenceRequest, without: ReadonlySet<Lag>, untilMs:
 
 /**
  * The lags that cannot hold together, none of which can be left out: one after another is taken away for good where the
- * rest still cannot hold (deletion filter; Chinneck and Dravnieks 1991).
+ * rest still cannot hold (deletion filter; Chinneck and Dravnieks 1991). The last named go first, so that what is left stands early.
  */
 export function* conflictIn(request: SequenceRequest, untilMs: number): Work<string[]> {
   const gone = new Set<Lag>();
-  for (const lag of request.lags) {
+  for (const lag of [...request.lags].reverse()) {
     gone.add(lag);
     if (yield* hasOrder(request, gone, untilMs)) gone.delete(lag);
   }
