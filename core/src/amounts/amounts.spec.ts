@@ -28,7 +28,7 @@ const area = (plan: Plan, id: string): number =>
   wetted(plan, passAt(plan, id)).reduce((sum, region) => sum + polygonArea(region), 0);
 
 /** What a pass wets, counted cell by cell, mm²: an oracle that cuts nothing. */
-function counted(plan: Plan, index: number, cellMm = 0.25): number {
+function counted(plan: Plan, index: number, cellMm = 0.5): number {
   const pass = plan.acts[index] as Pass;
   const { widthMm, heightMm } = paintedOf(plan).panel;
   const masked = [...maskedAfter(plan.acts, index)];

@@ -1,9 +1,14 @@
-import { nameOf, techniqueOf } from '../plan';
-import { dryAt, meetsWet, windowOf } from '../schedule';
+import { gapBetween } from '../geometry';
+import { nameOf, outlineOf, techniqueOf, type Plan } from '../plan';
+import { dryAt, meetsWet, washAt, windowOf, type LaidWash } from '../schedule';
 import { formatSpan } from '../units';
 import { STAGE_WORDS, type Stage } from '../water';
 import type { Check } from './check';
 import { waitUntilDry } from './fixes';
+
+/** Paper that holds less water, and no film, carries colour over no gap to speak of, g/m² and mm. From simulated paper (docs/checks.md). */
+const CARRIES_GM2 = 60;
+const NEAR_MM = 0.5;
 
 /** Stages in which colours meant to meet run together softly. */
 const RUN_TOGETHER: readonly Stage[] = ['shiny', 'satin'];
@@ -20,6 +25,7 @@ export const bleedIntoWet: Check = {
       if (own && windowOf(pass.technique, wash) !== null) return [];
       if (plan.rules.letColoursRun && RUN_TOGETHER.includes(stage)) return [];
       if (techniqueOf(pass.technique).wets === false) return [];
+      if (!own && !carries(wash, startS) && gapMm(plan, pass.areas, area) > NEAR_MM) return [];
       const dryS = dryAt(wash);
       const name = nameOf(plan, area);
       const left = dryS === null ? 'and never dries in this air' : `dry in ${formatSpan(dryS - startS)}`;
@@ -33,3 +39,11 @@ export const bleedIntoWet: Check = {
       ];
     }),
 };
+
+function carries(wash: LaidWash, atS: number): boolean {
+  const { filmUm, paperGm2 } = washAt(wash, atS);
+  return filmUm > 0 || paperGm2 >= CARRIES_GM2;
+}
+
+const gapMm = (plan: Plan, areas: readonly string[], other: string): number =>
+  Math.min(...areas.map((area) => gapBetween(outlineOf(plan, area), outlineOf(plan, other))));

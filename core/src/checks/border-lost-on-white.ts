@@ -1,7 +1,9 @@
 import type { Point } from '../geometry';
-import { lightnessOver, paintedOf, stillToCrop } from '../plan';
+import { lightnessOver, paintedOf, stillToCrop, type Plan } from '../plan';
 import { LOST_EDGE_L } from '../whites';
-import type { Check } from './check';
+import type { Check, Found } from './check';
+import { mixedUntil } from './fixes';
+import { mixesBySize } from './used-mixes';
 
 /** The rim is looked at so far inside the tape, and so often along it, mm. */
 const INSIDE_MM = 1;
@@ -16,22 +18,37 @@ export const borderLostOnWhite: Check = {
   severity: 'note',
   find: ({ plan }) => {
     if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return [];
-    const { widthMm, heightMm } = paintedOf(plan).panel;
-    const lightnessAt = lightnessOver(plan, plan.acts.length);
-    const paper = lightnessAt([-1, -1]);
-    const rim = rimPlaces(widthMm, heightMm);
-    const lost = rim.filter((at) => paper - lightnessAt(at) < LOST_EDGE_L).length;
-    const percent = Math.round((100 * lost) / rim.length);
+    const percent = Math.round(lostPercent(plan));
     if (percent <= LIMIT) return [];
     return [
       {
         where: { area: plan.areas[0].id },
         number: { value: percent, unit: '%', limit: LIMIT },
         why: `${percent} % of the rim is nearly as light as the white border: the frame is lost there.`,
+        fix: {
+          ...WITHOUT_BORDER,
+          ...mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed) <= LIMIT).fix,
+        },
       },
     ];
   },
 };
+
+/** Where hardly any paint comes to the rim no mix mends it. */
+const WITHOUT_BORDER: NonNullable<Found['fix']> = {
+  says: 'Paint it without a border',
+  commands: [{ do: 'set-format', change: { border: 'bare' } }],
+};
+
+/** How much of the rim is nearly as light as the border, %. */
+function lostPercent(plan: Plan): number {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const lightnessAt = lightnessOver(plan, plan.acts.length);
+  const paper = lightnessAt([-1, -1]);
+  const rim = rimPlaces(widthMm, heightMm);
+  const lost = rim.filter((at) => paper - lightnessAt(at) < LOST_EDGE_L).length;
+  return (100 * lost) / rim.length;
+}
 
 function rimPlaces(widthMm: number, heightMm: number): Point[] {
   const along = (lengthMm: number): number[] =>

@@ -1,8 +1,8 @@
-import { freeId, nameOf, newPass, techniqueOf } from '../plan';
+import { freeId, nameOf, newPass, rightAfter, techniqueOf } from '../plan';
 import { windowOf } from '../schedule';
 import { formatSpan } from '../units';
 import type { Check, Found } from './check';
-import { beginAt, rightAfter } from './fixes';
+import { beginAt } from './fixes';
 
 /** What is meant to go into a wet wash comes when its window has closed: it dries with hard edges, or runs back. */
 export const chargeTooLate: Check = {

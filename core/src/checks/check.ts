@@ -26,12 +26,16 @@ export interface Finding {
   readonly fix?: { readonly says: string; readonly commands: readonly Command[] };
 }
 
+/** The name under which a finding is accepted. */
+export const keyOf = (id: string, { pass = '', area = '', pair }: Finding['where']): string =>
+  [id, pass, area, ...(pair === undefined ? [] : [pair])].join('/');
+
 /** What a check may look at. */
 export interface CheckContext {
   readonly plan: Plan;
   readonly timeline: Timeline;
   /** The table it is painted at, where it is known; `today` is `YYYY-MM-DD`. */
-  readonly desk?: Pick<Studio, 'dish' | 'evenings'> & { readonly today: string };
+  readonly desk?: Pick<Studio, 'dish' | 'evenings' | 'letter'> & { readonly today: string };
 }
 
 /** What a check has found; how much it matters is the check’s to say, unless one finding matters less. */

@@ -1,6 +1,8 @@
 import { nameOf } from '../plan';
 import { LOST_EDGE_L, lostContour } from '../whites';
 import type { Check } from './check';
+import { mixedUntil } from './fixes';
+import { mixesBySize } from './used-mixes';
 
 /** More of a contour than this gone, and a thing is not seen as itself. Ours. */
 const SHARE = 0.5;
@@ -20,6 +22,7 @@ export const contourLost: Check = {
           where: { area, ...(lost.at ? { point: lost.at } : {}) },
           number: { value: percent, unit: '%', limit: 100 * SHARE },
           why: `${percent} % of the edge of ${nameOf(plan, area)} differs from what is round it by less than ${LOST_EDGE_L} L* when all is uncovered: it vanishes.`,
+          ...mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostContour(changed, area).share <= SHARE),
         },
       ];
     }),

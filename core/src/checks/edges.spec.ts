@@ -52,7 +52,12 @@ const line = (kind: 'soluble-ink' | 'pencil' | 'stamped', x: number): Command =>
 const latest = windowOf('charge', wash)!.latestS!;
 const mattS = after(reachedAt(wash, 'damp'));
 const shinyEndS = after(reachedAt(wash, 'satin'));
-const DESK = { dish: NEW_STUDIO.dish, today: '2026-03-02', evenings: [{ weekday: 2, minutes: 30 }] } as const;
+const DESK = {
+  dish: NEW_STUDIO.dish,
+  letter: { weightG: 60, thicknessMm: 3 },
+  today: '2026-03-02',
+  evenings: [{ weekday: 2, minutes: 30 }],
+} as const;
 
 /** For every check: a plan on the wrong side of its number, and one on the right side. */
 const EDGES: Readonly<Record<string, readonly [wrong: Plan, right: Plan]>> = {
@@ -62,6 +67,7 @@ const EDGES: Readonly<Record<string, readonly [wrong: Plan, right: Plan]>> = {
     into('second-wet', mattS + 5, { filmUm: 200 }),
     into('second-wet', mattS + 5, { filmUm: 20 }),
   ],
+  'across-grain': [cutFrom('width'), cutFrom('height')],
   'pool-at-tape': [
     smallPlan(addPass('wash', 'sky', 'blue', { filmUm: 121 })),
     smallPlan(addPass('wash', 'sky', 'blue', { filmUm: 120 })),
@@ -227,6 +233,12 @@ function stencilled(betweenS: number): Plan {
     .plan;
 }
 
+/** A folded card from a sheet as long as it is, the grain one way or the other. */
+function cutFrom(grain: 'width' | 'height'): Plan {
+  const sheet = { name: 'short sheet', widthMm: 340, heightMm: 240, grain, price: null };
+  return applyCommands(smallPlan(), [{ do: 'set-sheets', change: { painting: sheet } }]).plan;
+}
+
 describe('at the edge of its number', () => {
   it.each(Object.entries(EDGES))('%s finds what is wrong, and only that', (id, [wrong, right]) => {
     expect(of(id, wrong).at(0)?.why.length).toBeGreaterThan(20);
@@ -269,6 +281,38 @@ describe('at the edge of its number', () => {
     expect(finding.number.value).toBeNull();
     const mended = applyCommands(plan, finding.fix!.commands).plan;
     expect(of('charge-too-late', mended)).toEqual([]);
+  });
+
+  it('a card is too thick for the post of the house, and may leave something out', () => {
+    const desk = { ...DESK, evenings: [...DESK.evenings] };
+    const foamed = (foamMm: number): Plan =>
+      applyCommands(smallPlan(), [{ do: 'set-format', change: { panelRevealMm: 6, foamMm } }]).plan;
+    const [finding] = of('too-thick', foamed(2), desk);
+    expect(finding.number.value).toBeGreaterThan(DESK.letter.thicknessMm);
+    expect(of('too-thick', applyCommands(foamed(2), finding.fix!.commands).plan, desk)).toEqual([]);
+    expect(of('too-thick', foamed(1), desk)).toEqual([]);
+    expect(of('too-thick', foamed(2), { ...desk, letter: { weightG: 60, thicknessMm: 5 } })).toEqual([]);
+    const heavy = of('too-thick', foamed(1), { ...desk, letter: { weightG: 5, thicknessMm: 5 } });
+    expect(heavy[0].number.unit).toBe('g');
+  });
+
+  it('colour crosses a gap on wet paper, and none to speak of once that is only damp', () => {
+    const beside = (gapMm: number, atS: number): Plan =>
+      smallPlan(
+        { do: 'add-area', area: { id: 'strip', name: 'strip', outline: rectangle(0, 50 + gapMm, 148, 6) } },
+        addPass('wash', 'sky', 'blue'),
+        addPass('strip', 'strip', 'lemon', { start: { atS } }),
+      );
+    const laid = layOut(beside(1, 0)).washes.find(({ act }) => act === 'wash')!;
+    const bleeds = (gapMm: number, afterS: number): boolean =>
+      of('bleed-into-wet', beside(gapMm, laid.laidS + afterS)).length > 0;
+    const coolS = reachedAt(laid, 'cool')! - laid.laidS;
+    expect([bleeds(1, 60), bleeds(1, coolS + 30), bleeds(0.4, coolS + 30), bleeds(2, 60)]).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
   });
 
   it('a date is missed when the evenings run out, and only where there are evenings', () => {

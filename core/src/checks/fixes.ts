@@ -1,4 +1,5 @@
-import type { Command, Plan, Start } from '../plan';
+import { applyCommands, type Command, type Plan, type PlannedMix, type Start } from '../plan';
+import type { Found } from './check';
 
 /** Makes a pass wait until all it touches is dry. */
 export const waitUntilDry = (pass: string): Command => beginAt(pass, 'when-dry');
@@ -9,8 +10,42 @@ export const beginAt = (pass: string, start: Start): Command => ({
   change: { start },
 });
 
-/** Puts an act straight behind another. */
-export function rightAfter({ acts }: Plan, act: string, after: string): Command {
-  const [from, to] = [act, after].map((id) => acts.findIndex((a) => a.id === id));
-  return { do: 'move-act', act, to: from < to ? to : to + 1 };
+/** A strength is found to this share of it: mixes are stirred no finer. */
+const FINDS_TO = 0.01;
+
+/** The strength nearest to the first, on the way to the last, at which something holds; `null` where it does not even there. */
+export function strengthWhere(from: number, to: number, holds: (strength: number) => boolean): number | null {
+  if (!holds(to)) return null;
+  let [without, withIt] = [from, to];
+  while (Math.abs(withIt - without) > FINDS_TO * withIt) {
+    const middle = (without + withIt) / 2;
+    if (holds(middle)) withIt = middle;
+    else without = middle;
+  }
+  return withIt;
+}
+
+/** A mix of another strength. */
+export const remixed = (mix: PlannedMix, strength: number): NonNullable<Found['fix']> => ({
+  says: `Mix ${mix.name} ${strength > mix.strength ? 'stronger' : 'weaker'}, ${Math.round(100 * strength)} %`,
+  commands: [{ do: 'put-mix', mix: { ...mix, strength }, pigments: [] }],
+});
+
+/** Mixes are made no weaker than this. */
+export const WEAKEST = 0.02;
+
+/** One of some mixes, the first that does it, made as much stronger or weaker as is needed for something to hold. */
+export function mixedUntil(
+  plan: Plan,
+  mixes: readonly PlannedMix[],
+  to: number,
+  holds: (changed: Plan) => boolean,
+): Pick<Found, 'fix'> {
+  for (const mix of mixes) {
+    const strength = strengthWhere(mix.strength, to, (tried) =>
+      holds(applyCommands(plan, remixed(mix, tried).commands).plan),
+    );
+    if (strength !== null) return { fix: remixed(mix, strength) };
+  }
+  return {};
 }

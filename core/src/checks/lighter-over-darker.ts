@@ -1,6 +1,18 @@
 import { glazeLab } from '../pigment';
-import { areaOf, colourAt, laidMix, layersAt, mixOf, planPaper, techniqueOf } from '../plan';
-import type { Check } from './check';
+import {
+  applyCommands,
+  areaOf,
+  colourAt,
+  freeId,
+  laidMix,
+  layersAt,
+  mixOf,
+  planPaper,
+  techniqueOf,
+  type Command,
+  type Plan,
+} from '../plan';
+import type { Check, Found } from './check';
 
 /** A dry colour this much darker than wanted is seen at once, L*. Our default. */
 const LIMIT_L = 5;
@@ -30,6 +42,7 @@ export const lighterOverDarker: Check = {
             where: { area, pass: act.id },
             number: { value: round1(wantedL - reachedL), unit: 'L*', limit: LIMIT_L },
             why: `${mix.name} is wanted at L* ${Math.round(wantedL)}, over what lies on ${areaOf(plan, area).name} it dries at ${Math.round(reachedL)}: transparent paint cannot lighten. Keep a white there, lift, or use an opaque.`,
+            ...paintedRound(plan, area, index),
           },
         ];
       });
@@ -38,5 +51,18 @@ export const lighterOverDarker: Check = {
 
 const changedByGround = (technique: string): boolean =>
   technique === 'glaze' || techniqueOf(technique).start === 'wet';
+
+/** What lies under an area goes round it instead, where that leaves the paper bare for it. */
+function paintedRound(plan: Plan, area: string, index: number): Pick<Found, 'fix'> {
+  if (plan.whites.some((white) => white.area === area)) return {};
+  const white = { area, way: 'paint-round', tool: null, wanted: null, edge: 'hard' } as const;
+  const commands: Command[] = [
+    { do: 'keep-white', white: { id: freeId(plan.whites, `white-${area}`), ...white } },
+  ];
+  const changed = applyCommands(plan, commands).plan;
+  return layersAt(changed, area, index).length > 0
+    ? {}
+    : { fix: { says: `Paint round ${areaOf(plan, area).name}`, commands } };
+}
 
 const round1 = (value: number): number => Math.round(value * 10) / 10;

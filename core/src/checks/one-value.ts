@@ -1,6 +1,8 @@
 import { layersAt } from '../plan';
 import { ONE_TONE, oneTone, toneShares } from '../values';
 import type { Check } from './check';
+import { mixedUntil, WEAKEST } from './fixes';
+import { mixesBySize } from './used-mixes';
 
 /** Tones one squints for: dark, middle, light. */
 const TONES = 3;
@@ -21,6 +23,12 @@ export const oneValue: Check = {
         where: { area: painted[0].id },
         number: { value: percent, unit: '%', limit: 100 * ONE_TONE },
         why: `${percent} % of the panel is ${['dark', 'of middle tone', 'light'][tone]}: squint, and nothing stands out.`,
+        ...mixedUntil(
+          plan,
+          mixesBySize(plan),
+          tone === 0 ? WEAKEST : 1,
+          (changed) => oneTone(toneShares(changed, TONES)) === null,
+        ),
       },
     ];
   },

@@ -1,3 +1,4 @@
+import { acrossGrain } from './across-grain';
 import type { Plan } from '../plan';
 import type { Timeline } from '../schedule';
 import { backrunRisk, secondPassWater } from './backrun-risk';
@@ -7,7 +8,7 @@ import { borderLostOnWhite } from './border-lost-on-white';
 import { brushDryInLine } from './brush-dry-in-line';
 import { cardOffEnvelope } from './card-off-envelope';
 import { chargeTooLate } from './charge-too-late';
-import type { Check, CheckContext, Finding } from './check';
+import { keyOf, type Check, type CheckContext, type Finding } from './check';
 import { cockleRisk } from './cockle-risk';
 import { contourLost } from './contour-lost';
 import { counterClosed } from './counter-closed';
@@ -36,6 +37,7 @@ import { stencilWetBelow } from './stencil-wet-below';
 import { tapeOnKeep } from './tape-on-keep';
 import { complementsMeet, thirdColour } from './third-colour';
 import { tooManyPasses } from './too-many-passes';
+import { tooThick } from './too-thick';
 import { valuesTooClose } from './values-too-close';
 import { waterFouled } from './water-fouled';
 import { whiteCrossed } from './white-crossed';
@@ -50,7 +52,7 @@ export const CHECKS: readonly Check[] = [
   ...[saltHeated, saltTooWet, saltTooDry, liftOnStaining],
   ...[lineWillRun, lineBuried, metalTooThin],
   ...[spatterTooSmall, splashReaches, handOnWet, tooManyPasses, cockleRisk, stencilWetBelow],
-  ...[tapeOnKeep, cardOffEnvelope, dateMissed, borderLostOnWhite],
+  ...[tapeOnKeep, cardOffEnvelope, tooThick, acrossGrain, dateMissed, borderLostOnWhite],
 ];
 
 const GRAVEST_FIRST = ['stop', 'look', 'note'];
@@ -65,10 +67,14 @@ export function runChecks(plan: Plan, timeline: Timeline, desk?: CheckContext['d
   return CHECKS.filter(({ id }) => plan.rules.weights[id] !== 'off')
     .flatMap(({ id, severity, find }) =>
       find(context).map((found): Finding => {
-        const { pass = '', area = '', pair } = found.where;
-        const key = [id, pass, area, ...(pair === undefined ? [] : [pair])].join('/');
         const weight = plan.rules.weights[id] as Finding['severity'] | undefined;
-        return { severity, ...found, ...(weight ? { severity: weight } : {}), id, key };
+        return {
+          severity,
+          ...found,
+          ...(weight ? { severity: weight } : {}),
+          id,
+          key: keyOf(id, found.where),
+        };
       }),
     )
     .filter(({ key }) => !accepted.has(key))

@@ -1,8 +1,8 @@
-import { DRY_WARM, nameOf, SALT } from '../plan';
+import { DRY_WARM, nameOf, rightAfter, SALT } from '../plan';
 import { washAt, stageAt, windowOf } from '../schedule';
 import { PUDDLED_FILM_UM, SHINY_FILM_UM, type Stage } from '../water';
 import type { Check, CheckContext, Found } from './check';
-import { beginAt, rightAfter } from './fixes';
+import { beginAt } from './fixes';
 
 /** Salt in a puddle dissolves and leaves nothing. */
 export const saltTooWet: Check = {

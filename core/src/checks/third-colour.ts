@@ -5,7 +5,7 @@ import type { Check, CheckContext, Found } from './check';
 import { waitUntilDry } from './fixes';
 
 /** Drier paper no longer carries one colour into another, g/m² of water. From washes on simulated paper (docs/checks.md). */
-const MIXES_GM2 = 55;
+const MIXES_GM2 = 62;
 
 /** Two colours that run together make one that is neither: yellow and blue a green where nobody wanted it. */
 export const thirdColour: Check = {

@@ -1,14 +1,20 @@
-import { applyCommands, colourAt, mixOf, nameOf, type Command, type Plan } from '../plan';
+import { applyCommands, colourAt, mixOf, nameOf, type Plan } from '../plan';
 import { sharedEdges } from '../values';
 import { LOST_EDGE_L } from '../whites';
 import type { Check, Found } from './check';
+import { remixed, WEAKEST } from './fixes';
+import { uppermost } from './used-mixes';
 
 /** Two painted neighbours so alike in lightness that the edge between them is lost. */
 export const valuesTooClose: Check = {
   id: 'values-too-close',
   severity: 'note',
   find: ({ plan }) => {
-    const isPainted = (area: string): boolean => mixOn(plan, area) !== null;
+    // How light metal is hangs on where it is seen from.
+    const isPainted = (area: string): boolean => {
+      const mix = mixOn(plan, area);
+      return mix !== null && mixOf(plan, mix).medium !== 'metallic';
+    };
     return sharedEdges(plan)
       .filter(({ lost, one, other }) => lost && isPainted(one) && isPainted(other))
       .map(({ one, other, differenceL }) => ({
@@ -20,9 +26,8 @@ export const valuesTooClose: Check = {
   },
 };
 
-/** A mix is made stronger or weaker by so much at a time, and not weaker than this. */
+/** A mix is made stronger or weaker by so much at a time. */
 const STEP = 1.1;
-const WEAKEST = 0.02;
 
 /** The smallest change of strength of one of their mixes that parts two areas; nothing where there is none. */
 function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
@@ -38,19 +43,12 @@ function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
       const mix = mixOf(plan, id);
       const strength = Math.round(1000 * mix.strength * factor) / 1000;
       if (strength > 1 || strength < WEAKEST) continue;
-      const command: Command = { do: 'put-mix', mix: { ...mix, strength }, pigments: [] };
-      const changed = applyCommands(plan, [command]).plan;
+      const fix = remixed(mix, strength);
+      const changed = applyCommands(plan, fix.commands).plan;
       if (lightness(changed, lighter) - lightness(changed, darker) < LOST_EDGE_L) continue;
-      const says = `Mix ${mix.name} ${factor > 1 ? 'stronger' : 'weaker'}, ${Math.round(100 * strength)} %`;
-      return { fix: { says, commands: [command] } };
+      return { fix };
     }
   return {};
 }
 
-/** The mix uppermost on an area. */
-function mixOn(plan: Plan, area: string): string | null {
-  const pass = plan.acts.findLast(
-    (act) => act.kind === 'pass' && act.mix !== null && act.areas.includes(area),
-  );
-  return pass?.kind === 'pass' ? pass.mix : null;
-}
+const mixOn = (plan: Plan, area: string): string | null => uppermost(plan, area)?.mix ?? null;

@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { heronAtLowTide } from '../../../demo/heron-at-low-tide';
-import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
-import { quinceBranch } from '../../../demo/quince-branch';
+import { demoCards, heronAtLowTide } from '../../../demo';
 import { runChecks } from '../checks';
 import { deltaE00 } from '../colour';
 import { glazeLab } from '../pigment';
@@ -12,7 +10,7 @@ import { smallPlan } from '../testing/small-plan';
 import { proposePasses } from '.';
 
 const SCENES: [string, Plan][] = [
-  ...[kettleInTheRain(), heronAtLowTide(), quinceBranch()].map((plan): [string, Plan] => [plan.id, plan]),
+  ...demoCards().map((plan): [string, Plan] => [plan.id, plan]),
   ...Array.from({ length: 10 }, (_, i): [string, Plan] => [`scene ${i + 1}`, sketchedScene(i + 1)]),
 ];
 

@@ -18,14 +18,27 @@ export const lightnessOfTone = (tone: number, tones: number): number =>
 const mm2 = (regions: readonly Polygon[]): number =>
   regions.reduce((sum, region) => sum + polygonArea(region), 0);
 
+interface Seen {
+  readonly id: string;
+  readonly mm2: number;
+}
+
+/** What is seen of areas on a panel of some size, as long as both are the same: mixes are tried on them again and again. */
+const seenBefore = new WeakMap<Plan['areas'], { readonly panel: string; readonly seen: readonly Seen[] }>();
+
 /** What is seen of each area: all of it that no later one covers. */
-function seenOf(plan: Plan): { readonly id: string; readonly mm2: number }[] {
+function seenOf(plan: Plan): readonly Seen[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;
+  const panel = `${widthMm} ${heightMm}`;
+  const known = seenBefore.get(plan.areas);
+  if (known?.panel === panel) return known.seen;
   const outside = cutAway([rectangle(-5000, -5000, 10_000, 10_000)], [rectangle(0, 0, widthMm, heightMm)]);
-  return plan.areas.map(({ id, outline }, i) => {
+  const seen = plan.areas.map(({ id, outline }, i) => {
     const over = [...plan.areas.slice(i + 1).map((area) => area.outline), ...outside];
     return { id, mm2: mm2(cutAway([outline], over)) };
   });
+  seenBefore.set(plan.areas, { panel, seen });
+  return seen;
 }
 
 /** Share of the panel in each of so many tones, the darkest first; they add up to 1. What no area covers is paper. */
