@@ -3,9 +3,7 @@ import { keepsWindows, inOrder, layOut, windowsLeft } from '@kettle/core/schedul
 import type { Plan } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
 import { chance, done } from '@kettle/core/units';
-import { heronAtLowTide } from '../../demo/heron-at-low-tide';
-import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
-import { quinceBranch } from '../../demo/quince-branch';
+import { demoCards } from '../../demo';
 import { wetScene } from '../../core/src/testing/wet-scene';
 import type { Measured } from './limits';
 
@@ -17,13 +15,13 @@ const SITTINGS = 1000;
 
 /** Plans with windows whose sequence holds on the quickest, the slowest and an ordinary day, put in order first. */
 function plans(): Plan[] {
-  const drawn = [
-    ...[kettleInTheRain(), heronAtLowTide(), quinceBranch()],
-    ...Array.from({ length: 60 }, (_, i) => wetScene(i + 1)),
-  ];
+  const drawn = [...demoCards(), ...Array.from({ length: 60 }, (_, i) => wetScene(i + 1))];
   return drawn
     .map((plan) => proposePasses(plan).plan)
-    .map((plan) => done(inOrder(plan))?.plan ?? plan)
+    .map((plan) => {
+      const found = done(inOrder(plan));
+      return found && 'plan' in found ? found.plan : plan;
+    })
     .filter((plan) => windowsLeft(layOut(plan)).length > 0)
     .filter((plan) => [QUICKEST, 1, SLOWEST].every((factor) => keepsWindows(layOut(plan, factor))));
 }
