@@ -1,13 +1,18 @@
 import { inject } from '@angular/core';
 import { Router, type ActivatedRouteSnapshot, type Routes } from '@angular/router';
 import { BadInput } from '@kettle/core/units';
+import { CardShelf } from './state/card-shelf';
 import { Messages } from './state/messages.service';
 import { PlanStore } from './state/plan-store';
 
 /** Puts the card of the address on the table, or goes back to the rack and says why not. */
 async function openCard(route: ActivatedRouteSnapshot) {
-  const [store, messages, router] = [inject(PlanStore), inject(Messages), inject(Router)];
+  const [store, shelf, messages, router] = [
+    ...([inject(PlanStore), inject(CardShelf)] as const),
+    ...([inject(Messages), inject(Router)] as const),
+  ];
   try {
+    await shelf.firstStart();
     await store.openPlan(route.paramMap.get('id') ?? '');
     return true;
   } catch (cause) {

@@ -1,3 +1,4 @@
+import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { areaOf } from '@kettle/core/plan';
@@ -11,6 +12,7 @@ import { FrameKeys } from './frame-keys.service';
 import { KeySheet } from './key-sheet.component';
 import { HouseMenu } from './house-menu.component';
 import { Stream } from './stream.component';
+import { shortDay } from '../ui/short-day';
 
 /** The frame round every screen: the band with house, card, stream, air and clock, and the message line. */
 @Component({
@@ -77,6 +79,7 @@ export class Shell {
   private readonly sitting = inject(SittingService);
   private readonly shelf = inject(CardShelf);
   private readonly router = inject(Router);
+  private readonly location = inject(Location);
   readonly messages = inject(Messages);
   readonly keys = inject(FrameKeys);
 
@@ -88,7 +91,7 @@ export class Shell {
   readonly occasion = computed(() => {
     const brief = this.plan()?.brief;
     if (!brief) return '';
-    return [brief.occasion, brief.needBy ? `by ${formatDay(brief.needBy)}` : ''].filter(Boolean).join(' · ');
+    return [brief.occasion, brief.needBy ? `by ${shortDay(brief.needBy)}` : ''].filter(Boolean).join(' · ');
   });
 
   readonly air = computed(() => {
@@ -111,7 +114,8 @@ export class Shell {
       await this.studioStore.load();
       await this.shelf.refresh();
       const demo = await this.shelf.firstStart();
-      if (demo) await this.router.navigate(['/card', demo, 'passes']);
+      if (demo && !this.location.path().startsWith('/card'))
+        await this.router.navigate(['/card', demo, 'passes']);
       void navigator.storage.persist();
     } catch (cause) {
       this.messages.stop(
@@ -123,10 +127,3 @@ export class Shell {
     }
   }
 }
-
-const formatDay = (day: string): string =>
-  new Date(`${day}T00:00:00`).toLocaleDateString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  });

@@ -70,8 +70,14 @@ export class CardShelf {
     return writeKettleFile({ plan, attachments: await this.archive.attachmentsOf(plan) });
   }
 
-  /** On the very first start: the demo studio and its finished card. Returns the card's id, or `null` on later starts. */
-  async firstStart(): Promise<string | null> {
+  private starting: Promise<string | null> | null = null;
+
+  /** On the very first start: the demo studio and its finished cards. Returns the first card's id, or `null` on later starts. */
+  firstStart(): Promise<string | null> {
+    return (this.starting ??= this.start());
+  }
+
+  private async start(): Promise<string | null> {
     if (await this.db.notes.get('started')) return null;
     const id = await this.putDemoBack();
     await this.db.notes.put({ key: 'started', value: true });

@@ -35,8 +35,8 @@ export class StudioStore {
 
   /** What today’s table asks of a plan: its dish, and the evenings that are left. */
   desk(): Desk {
-    const { dish, evenings } = this.studio();
-    return { dish, evenings, today: dayOf(new Date()) };
+    const { dish, evenings, letter } = this.studio();
+    return { dish, evenings, letter, today: dayOf(new Date()) };
   }
 
   /** A length in the unit of the table. */

@@ -2,6 +2,7 @@ import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
 import { paintedOf, type Plan } from '@kettle/core/plan';
 import { inTime, type Timeline } from '@kettle/core/schedule';
 import { actInWords } from '../../ui/act-words';
+import { shortDay } from '../../ui/short-day';
 
 /** A card as it stands on the rack. */
 export interface RackCard {
@@ -72,10 +73,7 @@ export function lastEvening(
   if (back === null) return null;
   if (!back.feasible || back.startBy === null)
     return { says: 'not enough evenings left: see its Brief', late: true };
-  const day = new Date(`${back.startBy}T00:00:00`).toLocaleDateString('en-GB', {
-    ...{ weekday: 'short', day: 'numeric', month: 'short' },
-  });
-  return { says: `sit down by ${day}`, late: false };
+  return { says: `sit down by ${shortDay(back.startBy)}`, late: false };
 }
 
 function stageOfCard(plan: Plan): string {

@@ -1,5 +1,6 @@
 import { daysUntil, occasionsAhead, shareOfYear, type OccasionDay } from '@kettle/core/occasion';
 import type { Plan, Studio } from '@kettle/core/plan';
+import { shortDay } from '../../ui/short-day';
 
 /** How far the ribbon reaches. */
 export const RIBBON_DAYS = 365;
@@ -34,11 +35,11 @@ export function ribbonOf(plans: readonly Plan[], studio: Studio, today: string):
     months: monthsFrom(today),
     occasions: [...days].map(([day, names]) => ({
       along: shareOfYear(day, today, RIBBON_DAYS),
-      says: `${inShort(day)}: ${names.join('; ')}`,
+      says: `${shortDay(day)}: ${names.join('; ')}`,
     })),
     cards: plans.flatMap(({ title, brief }) => {
       const along = brief.needBy === null ? -1 : shareOfYear(brief.needBy, today, RIBBON_DAYS);
-      return along < 0 || along > 1 ? [] : [{ along, says: `${inShort(brief.needBy!)}: ${title}` }];
+      return along < 0 || along > 1 ? [] : [{ along, says: `${shortDay(brief.needBy!)}: ${title}` }];
     }),
   };
 }
@@ -68,15 +69,8 @@ const aheadOf = ({ people, occasions }: Studio, today: string): OccasionDay[] =>
 
 function inDays(days: number, day: string): string {
   if (days === 0) return 'today';
-  return days === 1 ? 'tomorrow' : `${inShort(day)}, in ${days} days`;
+  return days === 1 ? 'tomorrow' : `${shortDay(day)}, in ${days} days`;
 }
-
-const inShort = (day: string): string =>
-  new Date(`${day}T00:00:00`).toLocaleDateString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  });
 
 function monthsFrom(today: string): { along: number; name: string }[] {
   const [year, month] = today.split('-').map(Number);

@@ -11,10 +11,13 @@ import {
 import { ProgressBar } from 'primeng/progressbar';
 import type { Plan } from '@kettle/core/plan';
 import type { Batch as BatchOrder } from '@kettle/core/schedule';
+import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
+import { StudioStore } from '../../state/studio-store';
+import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
-import { batchDrawing, batchInShort, batchStages } from './batch.view';
+import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
 
 const WIDTH_PX = 800;
 const HEIGHT_PX = 300;
@@ -23,12 +26,14 @@ const HEIGHT_PX = 300;
 @Component({
   selector: 'kd-batch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, ProgressBar],
+  imports: [Choice, NumberField, ProgressBar],
   templateUrl: './batch.component.html',
   styleUrl: './batch.component.scss',
 })
 export class Batch {
   private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
+  private readonly shelf = inject(CardShelf);
   private readonly worker = inject(TableWorker);
   private search: Search<BatchOrder> | null = null;
 
@@ -39,26 +44,49 @@ export class Batch {
     readonly batch: BatchOrder | null;
     readonly why: string;
   } | null>(null);
-  /** What an order depends on; the name and the wording of a card are not among it. */
-  private readonly asked = computed(() => orderedBy(this.plan()), {
-    equal: (one, other) => one.length === other.length && one.every((part, i) => part === other[i]),
+  /** Another card that is painted in the waits of this one. */
+  readonly other = signal<string | null>(null);
+  readonly others = computed(() => [
+    { id: null, name: 'alone' },
+    ...this.shelf
+      .cards()
+      .filter(({ id, acts }) => id !== this.plan()?.id && acts.some(({ kind }) => kind === 'pass'))
+      .map(({ id, title }) => ({ id, name: title })),
+  ]);
+  private readonly plans = computed((): readonly Plan[] => {
+    const other = this.shelf.cards().find(({ id }) => id === this.other() && id !== this.plan()?.id);
+    return [this.plan(), other].filter((plan) => plan !== null && plan !== undefined);
   });
+  /** What an order depends on; the name and the wording of a card are not among it. */
+  private readonly asked = computed(
+    () => [this.studio.studio().evenings, ...this.plans().flatMap(orderedBy)],
+    {
+      equal: (one, other) => one.length === other.length && one.every((part, i) => part === other[i]),
+    },
+  );
   private readonly fresh = computed(() => {
     const answer = this.answer();
     return answer?.of === this.asked() ? answer : null;
   });
   readonly why = computed(() => this.fresh()?.why ?? '');
-  readonly short = computed(() => (this.fresh()?.batch ? batchInShort(this.fresh()!.batch!) : ''));
+  readonly short = computed(() =>
+    this.fresh()?.batch ? batchInShort(this.plans(), this.fresh()!.batch!) : '',
+  );
   readonly drawing = computed(() => {
-    const [batch, plan] = [this.fresh()?.batch, this.plan()];
-    return batch && plan ? batchDrawing(plan, batch, WIDTH_PX, HEIGHT_PX) : null;
+    const batch = this.fresh()?.batch;
+    return batch ? batchDrawing(this.plans(), batch, WIDTH_PX, HEIGHT_PX) : null;
+  });
+  readonly evenings = computed(() => {
+    const batch = this.fresh()?.batch;
+    return batch ? eveningsInWords(this.plans(), batch) : [];
   });
   readonly stages = computed(() => {
-    const [batch, plan] = [this.fresh()?.batch, this.plan()];
-    return batch && plan ? batchStages(plan, batch) : [];
+    const batch = this.fresh()?.batch;
+    return batch ? batchStages(this.plans(), batch) : [];
   });
 
   constructor() {
+    void this.shelf.refresh();
     effect(() => {
       const of = this.asked();
       untracked(() => void this.look(of));
@@ -82,10 +110,10 @@ export class Batch {
 
   private async look(of: unknown): Promise<void> {
     this.stop();
-    const plan = this.plan();
-    if (!plan) return;
+    const plans = this.plans();
+    if (plans.length === 0) return;
     this.share.set(0);
-    const search = this.worker.batch(plan, (share) => {
+    const search = this.worker.batch(plans, this.studio.desk(), (share) => {
       if (this.search === search) this.share.set(share);
     });
     this.search = search;
@@ -101,10 +129,7 @@ export class Batch {
   }
 }
 
-const orderedBy = (plan: Plan | null): readonly unknown[] =>
-  plan
-    ? [
-        ...[plan.acts, plan.table, plan.brief.copies, plan.brief.spares, plan.climate, plan.paper],
-        ...[plan.areas, plan.whites, plan.resists, plan.rules, plan.embedded],
-      ]
-    : [];
+const orderedBy = (plan: Plan): readonly unknown[] => [
+  ...[plan.acts, plan.table, plan.brief.copies, plan.brief.spares, plan.climate, plan.paper],
+  ...[plan.areas, plan.whites, plan.resists, plan.rules, plan.embedded],
+];

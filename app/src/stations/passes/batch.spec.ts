@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommands } from '@kettle/core/plan';
-import { batchOf } from '@kettle/core/schedule';
+import { batchOf, togetherOf } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
-import { heronAtLowTide } from '../../../../demo/heron-at-low-tide';
+import { heronAtLowTide, kettleInTheRain } from '../../../../demo';
 import { lookAheadOf } from '../../testing/look-ahead';
-import { batchDrawing, batchInShort, batchStages } from './batch.view';
+import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
 import { pegAt, pegStops, withPegAt } from './peg.view';
 import { proposalInWords } from './proposal.view';
 import { startChoices, startFrom, startInWords } from './start.view';
@@ -13,11 +13,12 @@ const plan = applyCommands(heronAtLowTide(), [
   { do: 'set-brief', change: { copies: 6, spares: 0 } },
   { do: 'set-table', change: { boards: 6 } },
 ]).plan;
-const batch = done(batchOf(plan));
+const DESK = { today: '2026-03-02', evenings: [{ weekday: 2, minutes: 90 }] };
+const batch = done(batchOf(plan, DESK));
 
 describe('a batch', () => {
   it('is drawn with a thread for every copy, its knots where the hands are on it', () => {
-    const { threads, left } = batchDrawing(plan, batch, 800, 300);
+    const { threads, left } = batchDrawing([plan], batch, 800, 300);
     expect(threads.map(({ copy }) => copy)).toEqual([1, 2, 3, 4, 5, 6]);
     const knots = threads.flatMap((thread) => thread.knots);
     expect(knots).toHaveLength(batch.steps.length);
@@ -30,14 +31,39 @@ describe('a batch', () => {
   });
 
   it('is said stage by stage, every act on every copy once', () => {
-    const stages = batchStages(plan, batch);
+    const stages = batchStages([plan], batch);
     const acts = new Set(batch.steps.map(({ id }) => id)).size;
     const times = stages
       .filter(({ what }) => !what.startsWith('Rest'))
       .reduce((sum, { what, copies }) => sum + what.split(', then ').length * countOf(copies), 0);
     expect(times).toBe(acts * 6);
     expect(stages.length).toBeLessThan(acts * 6);
-    expect(batchInShort(batch)).toMatch(/^6 copies in .* a copy, .* one by one/);
+    expect(batchInShort([plan], batch)).toMatch(/^6 copies in .* a copy, .* one by one/);
+  });
+
+  it('falls on the evenings there are, from act to act', () => {
+    const evenings = eveningsInWords([plan], batch);
+    expect(evenings.length).toBeGreaterThan(1);
+    expect(evenings[0]).toMatch(/^Tue,? 3 Mar, .*: from “.*” on copy \d to “.*” on copy \d/);
+    expect(batchDrawing([plan], batch, 800, 300).nights).toHaveLength(evenings.length - 1);
+    expect(eveningsInWords([plan], { ...batch, evenings: null })[0]).toContain('do not hold it');
+    expect(eveningsInWords([plan], { ...batch, evenings: [] })).toEqual([]);
+  });
+
+  it('of two cards is said by their titles, each with the acts of its own', () => {
+    const both = [kettleInTheRain(), heronAtLowTide()];
+    const together = done(togetherOf(both, DESK));
+    expect(batchInShort(both, together)).toMatch(
+      /^1 Kettle in the rain, 2 Heron at low tide in .* one after the other/,
+    );
+    const { threads } = batchDrawing(both, together, 800, 300);
+    expect(
+      threads[0].knots.some(({ label }) => label.endsWith('Float colour into the pane, Kettle in the rain')),
+    ).toBe(true);
+    expect(threads[1].knots.some(({ label }) => label.endsWith('Wash the heron, Heron at low tide'))).toBe(
+      true,
+    );
+    expect(batchStages(both, together).some(({ copies }) => copies === 'Heron at low tide')).toBe(true);
   });
 
   const countOf = (copies: string): number =>

@@ -3,6 +3,7 @@ import type { Batch } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { actInWords } from '../../ui/act-words';
 import { mixLooks } from '../colours/colours.view';
+import { shortDay } from '../../ui/short-day';
 
 /** Hands on one copy: an act in the colour it lays, or in ink where it lays none. px. */
 export interface Knot {
@@ -26,6 +27,8 @@ export interface BatchDrawing {
   }[];
   readonly breaks: readonly { readonly x: number; readonly width: number; readonly added: boolean }[];
   readonly ticks: readonly { readonly x: number; readonly label: string }[];
+  /** Where one evening ends and the next begins. */
+  readonly nights: readonly number[];
 }
 
 const LEFT_PX = 30;
@@ -34,20 +37,31 @@ const TOP_PX = 14;
 const BOTTOM_PX = 24;
 const MOST_ROW_PX = 34;
 
-export function batchDrawing(plan: Plan, batch: Batch, width: number, heightPx: number): BatchDrawing {
+/** The plan of a copy: of several cards each has its own. */
+const planOf = (plans: readonly Plan[], copy: number): Plan => plans.at(copy - 1) ?? plans[0];
+
+export function batchDrawing(
+  plans: readonly Plan[],
+  batch: Batch,
+  width: number,
+  heightPx: number,
+): BatchDrawing {
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / batch.endS;
   const x = (s: number): number => LEFT_PX + s * pxPerS;
   const rowPx = Math.min(MOST_ROW_PX, (heightPx - TOP_PX - BOTTOM_PX) / batch.copies);
-  const looks = new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]));
-  const colourOf = (id: string): string | null => {
+  const looks = new Map(
+    plans.map((plan) => [plan, new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]))]),
+  );
+  const colourOf = (plan: Plan, id: string): string | null => {
     const act = plan.acts.find((a) => a.id === id);
-    return act?.kind === 'pass' && act.mix !== null ? (looks.get(act.mix) ?? null) : null;
+    return act?.kind === 'pass' && act.mix !== null ? (looks.get(plan)!.get(act.mix) ?? null) : null;
   };
   const hour = [900, 1800, 3600, 7200, 14_400].find((s) => s * pxPerS >= 60) ?? 28_800;
   return {
     ...{ width, height: TOP_PX + rowPx * batch.copies + BOTTOM_PX, left: LEFT_PX },
     threads: Array.from({ length: batch.copies }, (_, i) => {
       const own = batch.steps.filter(({ copy }) => copy === i + 1);
+      const plan = planOf(plans, i + 1);
       return {
         copy: i + 1,
         y: TOP_PX + (i + 0.5) * rowPx,
@@ -56,11 +70,12 @@ export function batchDrawing(plan: Plan, batch: Batch, width: number, heightPx: 
         knots: own.map(({ id, startS, endS }) => ({
           x: x(startS),
           width: Math.max(1.5, (endS - startS) * pxPerS),
-          colour: colourOf(id),
-          label: `${formatClock(startS)} ${said(plan, id)}, copy ${i + 1}`,
+          colour: colourOf(plan, id),
+          label: `${formatClock(startS)} ${said(plan, id)}, ${plans.length > 1 ? plan.title : `copy ${i + 1}`}`,
         })),
       };
     }),
+    nights: (batch.evenings ?? []).slice(1).map(({ from }) => x(batch.steps[from].startS)),
     breaks: batch.breaks.map(({ startS, endS, added }) => ({
       x: x(startS),
       width: (endS - startS) * pxPerS,
@@ -87,16 +102,16 @@ export interface BatchStage {
 }
 
 /** The order of a batch, stage by stage: the same acts on one copy after another are one stage; breaks stand between. */
-export function batchStages(plan: Plan, batch: Batch): BatchStage[] {
-  const stages: { atS: number; ids: string; what: string; copies: number[] }[] = [];
+export function batchStages(plans: readonly Plan[], batch: Batch): BatchStage[] {
+  const stages: { atS: number; what: string; copies: number[] }[] = [];
   const turns = turnsOf(batch);
   for (const { atS, ids, copy } of turns) {
     const last = stages.at(-1);
-    const key = ids.join(' ');
+    const plan = planOf(plans, copy);
+    const what = ids.map((id) => said(plan, id)).join(', then ');
     const rest = batch.breaks.some(({ startS, added }) => added && last && startS > last.atS && startS < atS);
-    if (last?.ids === key && !rest) last.copies.push(copy);
-    else
-      stages.push({ atS, ids: key, what: ids.map((id) => said(plan, id)).join(', then '), copies: [copy] });
+    if (last?.what === what && !rest) last.copies.push(copy);
+    else stages.push({ atS, what, copies: [copy] });
   }
   const rests = batch.breaks
     .filter(({ added }) => added)
@@ -107,7 +122,11 @@ export function batchStages(plan: Plan, batch: Batch): BatchStage[] {
     }));
   return [...stages, ...rests]
     .sort((a, b) => a.atS - b.atS)
-    .map(({ atS, what, copies }) => ({ at: formatClock(atS), what, copies: runs(copies) }));
+    .map(({ atS, what, copies }) => ({
+      at: formatClock(atS),
+      what,
+      copies: plans.length > 1 ? copies.map((copy) => planOf(plans, copy).title).join(', ') : runs(copies),
+    }));
 }
 
 /** Hands that are free for longer have been somewhere else, s. */
@@ -139,9 +158,33 @@ function runs(copies: readonly number[]): string {
 }
 
 /** What a batch saves, in words. */
-export function batchInShort({ copies, endS, oneByOneS, leastS, breaks }: Batch): string {
+export function batchInShort(
+  plans: readonly Plan[],
+  { copies, endS, oneByOneS, leastS, breaks }: Batch,
+): string {
   const rests = breaks.filter(({ added }) => added).length;
-  const each = `${formatSpan(endS / copies)} a copy, ${formatSpan(oneByOneS / copies)} one by one`;
+  const several = plans.length > 1;
+  const each = several
+    ? `${formatSpan(oneByOneS)} one after the other`
+    : `${formatSpan(endS / copies)} a copy, ${formatSpan(oneByOneS / copies)} one by one`;
+  const what = several
+    ? plans.map(({ title }, i) => `${i + 1} ${title}`).join(', ')
+    : `${copies} ${copies === 1 ? 'copy' : 'copies'}`;
+  if (copies === 1) return `1 copy in ${formatSpan(endS)}.`;
   const least = `no order could be done before ${formatSpan(leastS)}`;
-  return `${copies} ${copies === 1 ? 'copy' : 'copies'} in ${formatSpan(endS)}${rests > 0 ? `, with ${rests} ${rests === 1 ? 'rest' : 'rests'} put in` : ''}: ${each}; ${least}.`;
+  return `${what} in ${formatSpan(endS)}${rests > 0 ? `, with ${rests} ${rests === 1 ? 'rest' : 'rests'} put in` : ''}: ${each}; ${least}.`;
+}
+
+/** How the order falls on the painter’s evenings, an evening a line. */
+export function eveningsInWords(plans: readonly Plan[], { evenings, steps }: Batch): string[] {
+  if (evenings === null) return ['Your evenings do not hold it, as far ahead as two years.'];
+  return evenings.map(({ day, from, to, takesS, overS }) => {
+    const [first, last] = [steps[from], steps[to - 1]].map(({ id, copy }) => {
+      const plan = planOf(plans, copy);
+      return `“${said(plan, id)}” on ${plans.length > 1 ? plan.title : `copy ${copy}`}`;
+    });
+    const over =
+      overS > 0 ? `; ${formatSpan(overS)} longer than the evening, since nothing can be left wet` : '';
+    return `${shortDay(day)}, ${formatSpan(takesS)}: from ${first} to ${last}${over}.`;
+  });
 }

@@ -33,6 +33,9 @@ export interface PegMove {
   readonly atS: number;
 }
 
+/** Room a clock takes, px. */
+const CLOCK_PX = 70;
+
 /** The drift line: hands, areas and masks as strands through time, with a cursor to look at any moment. */
 @Component({
   selector: 'kd-drift-line',
@@ -68,6 +71,8 @@ export class DriftLine {
       ? words
       : `${formatClock(held.atS)}, ${words}`;
   });
+  /** Near the right end the clock stands before the cursor. */
+  readonly clockBefore = computed(() => this.cursorX() > this.drawing().width - CLOCK_PX);
   readonly cursorX = computed(
     () => this.drawing().left + Math.min(this.atS(), this.drawing().endS) * this.drawing().pxPerS,
   );

@@ -1,5 +1,6 @@
-import type { WetSpan } from '@kettle/core/schedule';
-import { formatSpan } from '@kettle/core/units';
+import { DRY_WARM } from '@kettle/core/plan';
+import { dryBand, windowOf, type WetSpan } from '@kettle/core/schedule';
+import { formatClock, formatSpan } from '@kettle/core/units';
 import type { StageEnds } from '@kettle/core/water';
 import type { LookAhead } from '../../workers/table-api';
 import { actInWords } from '../../ui/act-words';
@@ -40,6 +41,12 @@ export interface DriftDrawing {
   readonly handsY: number;
   readonly hands: readonly DriftMark[];
   readonly waits: readonly DriftMark[];
+  /** The heat tool while it is on; none where it is never taken up. */
+  readonly heat: { readonly y: number; readonly marks: readonly DriftMark[] } | null;
+  /** Between when and when a strand is dry, four days in five. */
+  readonly bands: readonly (DriftMark & { readonly y: number })[];
+  /** When something may be added to a wash that is still wet, to its latest start. */
+  readonly windows: readonly (DriftMark & { readonly y: number })[];
   readonly strands: readonly Strand[];
   readonly masks: readonly {
     readonly area: string;
@@ -63,7 +70,10 @@ const LEFT_PX = 92;
 const RIGHT_PX = 34;
 const HANDS_Y = 26;
 const FIRST_ROW_Y = 64;
+/** Rows of many strands lie closer, as far as their water still has room. */
 const ROW_PX = 40;
+const LEAST_ROW_PX = 27;
+const ROWS_PX = 215;
 const AXIS_PX = 26;
 
 /** Waits shorter than this need no word, s. */
@@ -84,13 +94,16 @@ export function driftDrawing(
   // What is masked by hand has no water of its own, but a line for its mask.
   const byHand = plan.resists.filter(({ id }) => timeline.masks.some((m) => m.area === id));
   const rows = [...wetted, ...byHand];
-  const rowOf = new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + i * ROW_PX]));
+  const heats = timeline.steps.filter(({ act }) => act.kind === 'chore' && act.chore === DRY_WARM);
+  const heatRows = heats.length > 0 ? 1 : 0;
+  const rowPx = Math.max(LEAST_ROW_PX, Math.min(ROW_PX, ROWS_PX / (rows.length + heatRows)));
+  const rowOf = new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + (i + heatRows) * rowPx]));
   const steps = timeline.steps.filter(({ startS }) => startS < endS);
   const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
   const numbers = new Map(plan.acts.map((act, i) => [act.id, i + 1]));
   return {
     width,
-    height: FIRST_ROW_Y + Math.max(1, rows.length) * ROW_PX + AXIS_PX - 14,
+    height: FIRST_ROW_Y + Math.max(1, rows.length + heatRows) * rowPx + AXIS_PX - 14,
     left: LEFT_PX,
     endS,
     pxPerS,
@@ -112,6 +125,44 @@ export function driftDrawing(
             },
           ]
         : [],
+    ),
+    heat:
+      heats.length === 0
+        ? null
+        : {
+            y: FIRST_ROW_Y,
+            marks: heats.map(({ act, startS, endS: offS }) => ({
+              ...{ id: act.id, x: x(startS), width: Math.max(2, x(offS) - x(startS)) },
+              label: actInWords(plan, act),
+            })),
+          },
+    bands: timeline.washes.flatMap((wash) => {
+      const band = dryBand(wash);
+      // What is wetted again before it may be dry has no end of its own.
+      if (!band || wash.untilS < band[0] || !rowOf.has(wash.area)) return [];
+      return [
+        {
+          ...{ id: `${wash.act}/${wash.area}`, y: rowOf.get(wash.area)! },
+          ...{ x: x(band[0]), width: x(band[1]) - x(band[0]) },
+          label: `dry between ${formatSpan(band[0] - wash.laidS)} and ${formatSpan(band[1] - wash.laidS)} after it is laid, four days in five`,
+        },
+      ];
+    }),
+    windows: steps.flatMap(({ act, before }) =>
+      act.kind !== 'pass'
+        ? []
+        : act.areas.flatMap((area) => {
+            const wash = before.washes.get(area);
+            const window = wash ? windowOf(act.technique, wash) : null;
+            if (!wash || !window || window.latestS === null || window.earliestS > window.latestS) return [];
+            return [
+              {
+                ...{ id: `${act.id}/${area}`, y: rowOf.get(area)! },
+                ...{ x: x(window.earliestS), width: x(window.latestS) - x(window.earliestS) },
+                label: `${actInWords(plan, act)}: start no later than ${formatClock(window.latestS)}`,
+              },
+            ];
+          }),
     ),
     strands: rows.map(({ id, name }) => {
       const y = rowOf.get(id)!;

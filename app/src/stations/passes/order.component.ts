@@ -1,11 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { ProgressBar } from 'primeng/progressbar';
-import { formatSpan } from '@kettle/core/units';
+import type { Command } from '@kettle/core/plan';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
+import type { Deadlock } from '../../workers/table-api';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
-import { chainInWords, movesInWords } from './order.view';
+import {
+  chainInWords,
+  conflictInWords,
+  meanwhileInWords,
+  movesInWords,
+  orderInWords,
+  wayOutInWords,
+} from './order.view';
 
 /** Another order of the acts, looked for when it is asked for, shown with what it moves, and taken or left. */
 @Component({
@@ -14,12 +22,29 @@ import { chainInWords, movesInWords } from './order.view';
   imports: [ProgressBar],
   template: `
     <p class="soft">{{ chain() }}</p>
+    @if (meanwhile()) {
+      <p class="soft">{{ meanwhile() }}</p>
+    }
     <button class="plain" type="button" [disabled]="share() !== null" (click)="look()">Put in order</button>
     @if (share() !== null) {
       <p-progressbar [value]="share()! * 100" [showValue]="false" ariaLabel="Looking for an order" />
       <button class="plain" type="button" (click)="stop()">Stop looking</button>
     }
     <p role="status">{{ says() }}</p>
+    @if (deadlock(); as stuck) {
+      <ul>
+        @for (rule of stuck.rules; track rule) {
+          <li>{{ rule }}</li>
+        }
+      </ul>
+      @if (stuck.wayOut; as way) {
+        <p>{{ way.says }}</p>
+        <button class="plain" type="button" (click)="goOut(way.commands)">Do that</button>
+      } @else {
+        <p>No single change lets them hold: move an act, or let one wait until all is dry.</p>
+      }
+      <button class="plain" type="button" (click)="leave()">Leave it as it is</button>
+    }
     @if (found(); as better) {
       <ul>
         @for (move of better.moves; track move) {
@@ -57,6 +82,7 @@ export class Order {
     readonly acts: unknown;
     readonly order: readonly string[];
     readonly says: string;
+    readonly deadlock?: Deadlock;
   } | null>(null);
   /** What was said of acts that have changed since is no longer so. */
   private readonly fresh = computed(() => {
@@ -70,9 +96,22 @@ export class Order {
       ? { order: fresh.order, moves: movesInWords(plan, fresh.order) }
       : null;
   });
+  readonly deadlock = computed(() => {
+    const [stuck, plan] = [this.fresh()?.deadlock, this.store.plan()];
+    if (!stuck || !plan) return null;
+    const { conflict, wayOut } = stuck;
+    return {
+      rules: conflictInWords(plan, conflict),
+      wayOut: wayOut && { says: wayOutInWords(plan, wayOut), commands: wayOut.commands },
+    };
+  });
   readonly chain = computed(() => {
     const ahead = this.lookAhead.ahead();
     return ahead ? chainInWords(ahead.plan, ahead.timeline) : '';
+  });
+  readonly meanwhile = computed(() => {
+    const ahead = this.lookAhead.ahead();
+    return ahead ? meanwhileInWords(ahead.plan, ahead.timeline) : '';
   });
 
   constructor() {
@@ -87,14 +126,12 @@ export class Order {
     });
     this.search = search;
     try {
-      const better = await search.answer;
-      this.answer.set({
-        acts: plan.acts,
-        order: better?.order ?? [],
-        says: better
-          ? `It can be done ${formatSpan(better.beforeS - better.afterS)} sooner:`
-          : 'No order is found that ends a minute sooner.',
-      });
+      const found = await search.answer;
+      this.answer.set(
+        found && 'conflict' in found
+          ? { acts: plan.acts, order: [], says: 'These cannot hold together, in any order:', deadlock: found }
+          : { acts: plan.acts, order: found?.order ?? [], says: orderInWords(found) },
+      );
     } catch (cause) {
       this.messages.stop(`No order could be looked for: ${String(cause)}.`, 'The acts are as they were.');
     } finally {
@@ -109,6 +146,10 @@ export class Order {
 
   take(): void {
     this.store.do({ do: 'order-acts', order: [...this.found()!.order] });
+  }
+
+  goOut(commands: readonly Command[]): void {
+    this.store.do(...commands);
   }
 
   leave(): void {

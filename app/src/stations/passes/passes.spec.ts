@@ -40,6 +40,31 @@ describe('the drift line', () => {
     expect(drawing.waits.length).toBeGreaterThan(0);
   });
 
+  it('draws when what is laid is dry four days in five, and windows to their latest start', () => {
+    const x = (s: number): number => drawing.left + s * drawing.pxPerS;
+    const sill = ahead.timeline.washes.find(({ act }) => act === 'sill-wash')!;
+    const band = drawing.bands.find(({ id }) => id === 'sill-wash/sill')!;
+    expect(band.x).toBeLessThan(x(sill.untilS));
+    expect(band.x + band.width).toBeGreaterThan(x(sill.untilS));
+    const charge = drawing.windows.find(({ id }) => id === 'cloud-charge/pane')!;
+    const starts = ahead.timeline.steps.find(({ act }) => act.id === 'cloud-charge')!.startS;
+    expect(charge.x + charge.width).toBeGreaterThan(x(starts));
+    expect(charge.label).toContain('start no later than');
+  });
+
+  it('gives the dryer a line of its own when it is taken up', () => {
+    expect(drawing.heat).toBeNull();
+    const warmed = applyCommands(plan, [
+      {
+        do: 'add-act',
+        before: 'kettle-wash',
+        act: { kind: 'chore', id: 'warm', chore: 'dry-warm', areas: ['pane'], handsS: 120 },
+      },
+    ]).plan;
+    const heat = driftDrawing(lookAheadOf(warmed), 1200).heat!;
+    expect(heat.marks.map(({ id }) => id)).toEqual(['warm']);
+  });
+
   it('says where a conflict sits', () => {
     const early = applyCommands(plan, [
       { do: 'change-pass', pass: 'kettle-wash', change: { start: 'straight-on' } },
