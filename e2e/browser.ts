@@ -108,13 +108,23 @@ export async function seeText(page: Page, text: string): Promise<void> {
   }
 }
 
-/** Clicks what `find` finds once it stands still: a list may open, or be drawn anew, under the hand. */
+/**
+ * Clicks what `find` finds, and sees to it that the click went home: a list may open, be drawn anew, or be pushed down by
+ * a text above it while the hand is on its way.
+ */
 export async function clickFound(find: () => Promise<JSHandle>): Promise<void> {
   for (let tries = 0; ; tries++) {
     const element = (await find()).asElement() as ElementHandle<HTMLElement>;
     try {
+      const heard = await element.evaluateHandle((el) => {
+        const click = { came: false };
+        el.addEventListener('click', () => (click.came = true), { capture: true, once: true });
+        return click;
+      });
       await element.click();
-      return;
+      // A page that was left by the click cannot be asked any more.
+      if (await heard.evaluate(({ came }) => came).catch(() => true)) return;
+      throw new Error('The click came down beside what it was meant for');
     } catch (cause) {
       if (tries === 5) throw cause;
       await new Promise((resolve) => setTimeout(resolve, 200));

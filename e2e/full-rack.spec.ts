@@ -1,11 +1,12 @@
-import { expect, it } from 'vitest';
+import { expect } from 'vitest';
 import { openBrowser, openPage, serveApp } from './browser';
 import { rackTimes } from './full-rack';
+import { inEvidence } from './in-evidence';
 
 /** On a busy machine a task of 50 ms takes longer; the long evidence holds it to that on a quiet one. */
 const LONGEST_MS = 120;
 
-it('sixty cards and a hundred and fifty people: the rack stays smooth', async () => {
+inEvidence('sixty cards and a hundred and fifty people: the rack stays smooth', async () => {
   const served = await serveApp();
   const profile = await openBrowser();
   try {

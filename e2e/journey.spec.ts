@@ -52,7 +52,7 @@ describe('a newcomer', () => {
     expect(new URL(page.url()).pathname).toBe('/card/kettle-in-the-rain/passes');
     await page.locator('.house').click();
     await seeText(page, 'Quince branch');
-    for (let left = 3; left > 0; left--) {
+    for (let left = 6; left > 0; left--) {
       await page.waitForFunction((n) => document.querySelectorAll('.rails > ul > li').length === n, {}, left);
       await press(page, 'Throw it away');
       await press(page, 'Yes, throw it away');

@@ -5,6 +5,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
 import { boxOf, choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
+import { inEvidence } from './in-evidence';
 
 let served: Served;
 let profile: Profile;
@@ -132,7 +133,7 @@ it('a hostile drawing is stripped and told; a damaged one lays nothing', async (
   await seeText(page, 'Nothing was laid on the panel.');
 });
 
-it('an area is cut out of the card, and its template is mirrored for the back', async () => {
+inEvidence('an area is cut out of the card, and its template is mirrored for the back', async () => {
   await press(page, 'Lines and areas');
   await choose(page, 'Reshape kettle', 'cut it out of the card');
   await seeText(page, 'Cut out. Backing');

@@ -16,6 +16,7 @@ import {
   type Served,
 } from './browser';
 import { choose, downloads } from './hand';
+import { inEvidence } from './in-evidence';
 import { isLaid, PaperPen, roughSheet, runTo } from './paper-hand';
 
 let served: Served;
@@ -55,9 +56,6 @@ async function wash(mix: string, box: readonly [number, number, number, number] 
   await press(page, mix);
   for (let y = box[1]; y <= box[3]; y += 14) await pen.fill([box[0], y, box[2], y + 1], 14);
 }
-
-/** Slow ones are left to the long evidence. */
-const inEvidence = it.runIf(Number(process.env['KILLS'] ?? 1) > 1);
 
 describe('painting by hand', () => {
   it('water dropped as the sheen goes runs back, undo takes it out, and into a dry wash it does not', async () => {
@@ -162,7 +160,7 @@ describe('painting by hand', () => {
     await page.waitForFunction(() => document.body.innerText.includes('sheet 2 1'));
   });
 
-  it('is painted on by a finger', async () => {
+  inEvidence('is painted on by a finger', async () => {
     await press(page, 'low cloud');
     const at = await page.$eval('.board-sheet', (sheet) => {
       const box = sheet.getBoundingClientRect();
@@ -241,7 +239,7 @@ describe('painting by hand', () => {
     expect(Math.abs(done.lab[0] / told - 1)).toBeLessThan(0.05);
   });
 
-  it('a tab closed in mid-stroke gives the same paper when it is opened again', async () => {
+  inEvidence('a tab closed in mid-stroke gives the same paper when it is opened again', async () => {
     await choose(page, 'Tool', 'round, size 12');
     await press(page, 'low cloud');
     await pen.stroke([40, 40], [80, 42]);

@@ -140,3 +140,45 @@ it('what would be on a muggy day is shown beside what is planned, and taken and 
   await seeText(page, '19.4 °C · 54 %');
   expect(page.faults).toEqual([]);
 });
+
+it('rules that cannot hold together are told with a way out, which is taken and undone', async () => {
+  await station(page, 'whites');
+  await choose(page, 'Mask goes on: steam', 'on after: Wet the pane');
+  await station(page, 'passes');
+  await seeFinding('charge-too-late');
+  await press(page, 'Put in order');
+  await seeText(page, 'These cannot hold together');
+  const rules = await page.$$eval('kd-order li', (all) => all.map((rule) => (rule as HTMLElement).innerText));
+  expect(rules).toHaveLength(3);
+  expect(rules.some((rule) => rule.includes('has set'))).toBe(true);
+  await seeText(page, '“Mask the steam” before “Wet the pane”');
+  await press(page, 'Do that');
+  await seeNoFinding('charge-too-late');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await seeFinding('charge-too-late');
+  await page.keyboard.press('u');
+  await seeNoFinding('charge-too-late');
+  expect(page.faults).toEqual([]);
+});
+
+it('another card is painted in the waits of this one', async () => {
+  await press(page, 'Several at once');
+  await seeText(page, '1 copy in');
+  await choose(page, 'Painted together with', 'Heron at low tide');
+  await page.waitForFunction(() =>
+    /1 Kettle in the rain, 2 Heron at low tide in .* one after the other/.test(document.body.innerText),
+  );
+  await tabTo(page, 'Boards');
+  await page.keyboard.type('2');
+  await page.keyboard.press('Tab');
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('kd-batch ol li')].some((stage) =>
+      (stage as HTMLElement).innerText.includes('Heron at low tide'),
+    ),
+  );
+  expect(await page.$$eval('kd-batch .evenings li', (all) => all.length)).toBeGreaterThan(0);
+  await choose(page, 'Painted together with', 'alone');
+  await seeText(page, '1 copy in');
+  expect(page.faults).toEqual([]);
+});
