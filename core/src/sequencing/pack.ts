@@ -3,6 +3,7 @@ import type { Block } from './blocks';
 import { Calendar } from './calendar';
 import { Distances } from './distances';
 import type { Starts } from './exact';
+import { interleaved } from './interleave';
 import type { Project } from './project';
 import { BoardShelf } from './shelf';
 
@@ -49,11 +50,22 @@ export function* packCopies(
     const follows = known ? FOLLOWS[round] : 2 * random() * FOLLOWS[Math.floor(random() * FOLLOWS.length)];
     const shakes = known ? 0 : SHAKES * random();
     const turnOf = (copy: number): number => workS * (shakes * (random() - 0.5) - follows * copy);
-    const laid = blocks && lay(one, blocks, copies, turnOf);
+    const goOnS = GOES_ON[(round >> 1) % GOES_ON.length] * workS;
+    const laid =
+      blocks &&
+      (one.hands === 1 && round % 2 === 1
+        ? interleaved(one, blocks, copies, { ofCopy: turnOf, goOnS })
+        : lay(one, blocks, copies, turnOf));
     // Whole copies one after another always go, if there is an order at all.
     yield laid ?? (whole && lay(one, whole, copies, (copy) => -copy * workS));
   }
 }
+
+/**
+ * By how much what is begun comes before what is not, as a share of the work of a copy, where one pair of hands fills the
+ * waits of one block with another: in its turn, at once, or drawn out.
+ */
+const GOES_ON = [0, 8, -8];
 
 /** A block as it is laid: what it waits for, and how much work is behind it. */
 interface Turn {
