@@ -38,13 +38,18 @@ export function* blocksOf(one: Project): Work<Block[] | null> {
   return blocks;
 }
 
-/** A whole copy as one block; `null` when it has no order. */
+/** A whole copy as one block, what fewer copies have by itself; `null` when it has no order. */
 export function* wholeCopy(one: Project): Work<Block[] | null> {
-  const block = yield* ordered(
-    one,
-    one.jobs.map((_, i) => i),
-  );
-  return block && [block];
+  const blocks: Block[] = [];
+  for (const copies of new Set(one.jobs.map((job) => job.copies))) {
+    const block = yield* ordered(
+      one,
+      one.jobs.flatMap((job, i) => (job.copies === copies ? [i] : [])),
+    );
+    if (!block) return null;
+    blocks.push(block);
+  }
+  return blocks;
 }
 
 /** Two jobs of different groups that wait for one another by whatever ways. */

@@ -2,10 +2,10 @@ import { Distances } from './distances';
 import type { Project } from './project';
 
 /**
- * No order of so many copies ends earlier: all hands' work between the least head and the least tail; the longest chain; the
+ * No order of all copies of such a one ends earlier: all hands' work between the least head and the least tail; the longest chain; the
  * rounds the boards make, each as long as one stays on; all work with the heat tool.
  */
-export function batchBound(one: Project, copies: number): number {
+export function batchBound(one: Project): number {
   const distances = Distances.of(one);
   if (!distances) return 0;
   const end = distances.size - 1;
@@ -13,12 +13,13 @@ export function batchBound(one: Project, copies: number): number {
   const least = (list: readonly number[]): number => (list.length === 0 ? 0 : Math.min(...list));
   const work = (jobs: readonly number[], by: number): number =>
     least(jobs.map((i) => distances.at(0, i + 1))) +
-    (copies * jobs.reduce((sum, i) => sum + one.jobs[i].handsS, 0)) / by +
+    jobs.reduce((sum, i) => sum + one.jobs[i].copies * one.jobs[i].handsS, 0) / by +
     least(jobs.map((i) => distances.at(i + 1, end) - one.jobs[i].handsS));
   const cycles = one.holdings.flatMap(({ takes, frees }) =>
     frees === null ? [] : [Math.max(0, distances.at(takes + 1, frees + 1)) + one.jobs[frees].handsS],
   );
-  const rounds = Number.isFinite(one.boards) ? Math.ceil((copies * cycles.length) / one.boards) : 0;
+  const taken = one.holdings.reduce((sum, { takes }) => sum + one.jobs[takes].copies, 0);
+  const rounds = Number.isFinite(one.boards) ? Math.ceil(taken / one.boards) : 0;
   return Math.max(
     distances.at(0, end),
     work(busy, one.hands),

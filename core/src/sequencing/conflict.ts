@@ -5,7 +5,7 @@ import { lagName, type Lag, type SequenceRequest } from './request';
 
 /** Whether one copy has any order at all without some of its lags. */
 function* hasOrder(request: SequenceRequest, without: ReadonlySet<Lag>, untilMs: number): Work<boolean> {
-  const one = projectOf({ ...request, copies: 1 }, without);
+  const one = projectOf(request, { without, first: true });
   return (yield* searchOrders(one, { untilMs, first: true })).starts !== null;
 }
 

@@ -1,6 +1,6 @@
 import type { Block } from './blocks';
 import { Distances } from './distances';
-import type { Packed } from './pack';
+import { startsOfAll, type Packed } from './packed';
 import type { Project } from './project';
 
 /** Times nearer than this are the same, s. */
@@ -60,7 +60,10 @@ export function interleaved(
   const unbegun = new Set(
     blocks.flatMap(({ jobs: own, offsets }, block) => {
       const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
-      return Array.from({ length: copies }, (_, copy) => ({ block, copy, turnS: tailS + ofCopy(copy) }));
+      return Array.from({ length: jobs[own[0]].copies }, (_, copy) => ({
+        ...{ block, copy },
+        turnS: tailS + ofCopy(copy),
+      }));
     }),
   );
   const open: Open[] = [];
@@ -160,7 +163,7 @@ export function interleaved(
     freeBoards += holdings.filter(({ frees }) => frees === own).length;
     if (!of.starts.some(Number.isNaN)) open.splice(open.indexOf(of), 1);
   }
-  return { starts: [...starts], makespanS };
+  return { starts: startsOfAll(one, starts), makespanS };
 }
 
 /** By how much each job of a block must start after each other, s; −∞ where nothing is said. */

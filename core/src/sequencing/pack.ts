@@ -2,16 +2,10 @@ import { chance } from '../units';
 import type { Block } from './blocks';
 import { Calendar } from './calendar';
 import { Distances } from './distances';
-import type { Starts } from './exact';
 import { interleaved } from './interleave';
+import { startsOfAll, type Packed } from './packed';
 import type { Project } from './project';
 import { BoardShelf } from './shelf';
-
-/** An order of all copies: starts copy by copy, in the order of a copy’s jobs. */
-export interface Packed {
-  readonly starts: Starts;
-  readonly makespanS: number;
-}
 
 /** Times nearer than this are the same, s. */
 const SAME_S = 1e-9;
@@ -95,7 +89,7 @@ function lay(
   const left = new Set(
     blocks.flatMap(({ jobs: own, offsets }, block) => {
       const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
-      return Array.from({ length: copies }, (_, copy): Turn => ({
+      return Array.from({ length: jobs[own[0]].copies }, (_, copy): Turn => ({
         block,
         copy,
         turnS: tailS + turnOf(copy),
@@ -168,7 +162,7 @@ function lay(
       shelf.free(holding, copy, atS + offsetS + jobs[holding.frees!].handsS);
     }
   }
-  return { starts: [...starts], makespanS };
+  return { starts: startsOfAll(one, starts), makespanS };
 }
 
 function placesIn(

@@ -1,9 +1,11 @@
-import type { Lag, SequenceRequest } from './request';
+import type { Lag, SequenceRequest, Task } from './request';
 
 /** One task of one copy. */
 export interface Job {
   readonly id: string;
   readonly copy: number;
+  /** How many copies have it, the first ones. */
+  readonly copies: number;
   readonly handsS: number;
   readonly heat: boolean;
 }
@@ -30,32 +32,41 @@ export interface Project {
   readonly boards: number;
 }
 
-/** All copies of a request as jobs; `without` leaves some lags out. */
+/** All copies of a request as jobs, or the first of each; `without` leaves some lags out. */
 export function projectOf(
-  { tasks, lags, copies, hands, boards = Infinity }: SequenceRequest,
-  without: ReadonlySet<Lag> = new Set(),
+  request: SequenceRequest,
+  {
+    without = new Set(),
+    first = false,
+  }: { readonly without?: ReadonlySet<Lag>; readonly first?: boolean } = {},
 ): Project {
-  const place = new Map(tasks.map(({ id }, i) => [id, i]));
+  const { tasks, lags, copies, hands, boards = Infinity } = request;
+  const ofTask = (task: Task): number => task.copies ?? copies;
   const cards = [...new Set(tasks.map(({ card = '' }) => card))];
   const kept = lags.filter((lag) => !without.has(lag));
   const jobs: Job[] = [];
   const arcs: Arc[] = [];
   const holdings: Holding[] = [];
-  for (let copy = 0; copy < copies; copy++) {
-    const first = copy * tasks.length;
-    jobs.push(...tasks.map(({ id, handsS, heat = false }) => ({ id, copy, handsS, heat })));
+  for (let copy = 0; copy < (first ? 1 : copies); copy++) {
+    const place = new Map<string, number>();
+    for (const task of tasks.filter((t) => copy < ofTask(t))) {
+      place.set(task.id, jobs.length);
+      jobs.push({ id: task.id, copy, copies: ofTask(task), handsS: task.handsS, heat: task.heat ?? false });
+    }
     for (const lag of kept) {
-      const [from, to] = [place.get(lag.from)!, place.get(lag.to)!];
-      const edgeS = lag.fromEdge === 'end' ? tasks[from].handsS : 0;
-      arcs.push({ from: first + from, to: first + to, weightS: edgeS + lag.minS });
-      if (lag.maxS !== undefined)
-        arcs.push({ from: first + to, to: first + from, weightS: -(edgeS + lag.maxS) });
+      const [from, to] = [place.get(lag.from), place.get(lag.to)];
+      if (from === undefined || to === undefined) continue;
+      const edgeS = lag.fromEdge === 'end' ? jobs[from].handsS : 0;
+      arcs.push({ from, to, weightS: edgeS + lag.minS });
+      if (lag.maxS !== undefined) arcs.push({ from: to, to: from, weightS: -(edgeS + lag.maxS) });
     }
     for (const card of cards) {
-      const of = (board: 'takes' | 'frees'): number =>
-        tasks.findIndex((task) => (task.card ?? '') === card && task.board === board);
+      const of = (board: 'takes' | 'frees'): number | undefined => {
+        const task = tasks.find((t) => (t.card ?? '') === card && t.board === board);
+        return task && place.get(task.id);
+      };
       const [takes, frees] = [of('takes'), of('frees')];
-      if (takes >= 0) holdings.push({ takes: first + takes, frees: frees < 0 ? null : first + frees });
+      if (takes !== undefined) holdings.push({ takes, frees: frees ?? null });
     }
   }
   return { jobs, arcs, holdings, hands, boards };

@@ -13,6 +13,8 @@ export const taskSchema = z.strictObject({
   heat: z.boolean().optional(),
   /** A sheet goes on a board with it, or comes off. */
   board: z.enum(['takes', 'frees']).optional(),
+  /** How many copies have it, the first ones; all of them where nothing is said. */
+  copies: z.int().min(1).max(500).optional(),
 });
 export type Task = z.infer<typeof taskSchema>;
 
@@ -44,14 +46,18 @@ export const sequenceRequestSchema = z
     const refuse = (path: (string | number)[], message: string): void => {
       context.addIssue({ code: 'custom', path, message });
     };
-    const seen = new Set<string>();
-    tasks.forEach(({ id }, i) => {
+    /** Each task, and how many copies have it. */
+    const seen = new Map<string, number>();
+    tasks.forEach(({ id, copies: of = copies }, i) => {
       if (seen.has(id)) refuse(['tasks', i, 'id'], `“${id}” stands twice`);
-      seen.add(id);
+      if (of > copies) refuse(['tasks', i, 'copies'], `${of} copies of ${copies}`);
+      seen.set(id, of);
     });
     lags.forEach(({ from, to }, i) => {
       if (!seen.has(from)) refuse(['lags', i, 'from'], `no task “${from}”`);
       if (!seen.has(to)) refuse(['lags', i, 'to'], `no task “${to}”`);
+      if (seen.get(from) !== seen.get(to))
+        refuse(['lags', i], `“${from}” and “${to}” are not of the same copies`);
     });
     const boards = new Set<string>();
     tasks.forEach(({ card = '', board }, i) => {
@@ -59,8 +65,8 @@ export const sequenceRequestSchema = z
       if (boards.has(`${board} ${card}`)) refuse(['tasks', i, 'board'], `its card ${board} a board twice`);
       boards.add(`${board} ${card}`);
     });
-    if (tasks.length * copies > MOST_JOBS)
-      refuse(['copies'], `${tasks.length * copies} tasks in all; ${MOST_JOBS} go`);
+    const jobs = [...seen.values()].reduce((sum, of) => sum + of, 0);
+    if (jobs > MOST_JOBS) refuse(['copies'], `${jobs} tasks in all; ${MOST_JOBS} go`);
   });
 export type SequenceRequest = z.infer<typeof sequenceRequestSchema>;
 

@@ -12,9 +12,11 @@ function broken(
 ): string[] {
   const at = (id: string, copy: number) => found.tasks.find((t) => t.id === id && t.copy === copy)!;
   const faults: string[] = [];
-  if (found.tasks.length !== tasks.length * copies) faults.push('tasks are missing');
-  for (let copy = 1; copy <= copies; copy++)
-    for (const lag of lags) {
+  const copiesOf = (id: string): number => tasks.find((task) => task.id === id)!.copies ?? copies;
+  if (found.tasks.length !== tasks.reduce((sum, { id }) => sum + copiesOf(id), 0))
+    faults.push('tasks are missing');
+  for (const lag of lags)
+    for (let copy = 1; copy <= copiesOf(lag.from); copy++) {
       const from = at(lag.from, copy);
       const gap = at(lag.to, copy).startS - (lag.fromEdge === 'end' ? from.endS : from.startS);
       if (gap < lag.minS - 1e-6 || gap > (lag.maxS ?? Infinity) + 1e-6) faults.push(lagName(lag));
@@ -38,7 +40,10 @@ function broken(
   const [takes, frees] = ['takes', 'frees'].map((board) => tasks.find((t) => t.board === board)?.id);
   if (takes && frees)
     inUse(
-      Array.from({ length: copies }, (_, i) => [at(takes, i + 1).startS, at(frees, i + 1).endS] as const),
+      Array.from(
+        { length: copiesOf(takes) },
+        (_, i) => [at(takes, i + 1).startS, at(frees, i + 1).endS] as const,
+      ),
       boards,
       'boards',
     );
@@ -72,6 +77,31 @@ describe('an order of few tasks', () => {
     }
     expect(feasible).toBeGreaterThan(count / 4);
     if (tasks > 2) expect(not).toBeGreaterThan(0);
+  });
+
+  it('of two cards in unequal numbers is the best of all orders, too', () => {
+    let feasible = 0;
+    for (let seed = 1; seed <= 15; seed++) {
+      const [one, other] = [randomSequence(seed, 2), randomSequence(100 + seed, 2)];
+      const request = asked({
+        tasks: [
+          ...one.tasks.map((task) => ({ ...task, card: 'a', copies: 1 + (seed % 2) })),
+          ...other.tasks.map((task) => ({ ...task, id: `b${task.id}`, card: 'b' })),
+        ],
+        lags: [
+          ...one.lags,
+          ...other.lags.map((lag) => ({ ...lag, id: `b${lag.id}`, from: `b${lag.from}`, to: `b${lag.to}` })),
+        ],
+        copies: 2,
+      });
+      const [found, least] = [solved(request), leastEnd(request)];
+      expect([seed, found.feasible]).toEqual([seed, least !== null]);
+      if (least === null) continue;
+      feasible++;
+      expect(found.makespanS).toBeCloseTo(least, 6);
+      expect(broken(request, found)).toEqual([]);
+    }
+    expect(feasible).toBeGreaterThan(8);
   });
 
   it('paints in the waits: a second wash while the first dries', () => {
@@ -188,6 +218,23 @@ describe('a batch', () => {
     expect(found.makespanS! / found.lowerBoundS).toBeLessThan(1.05);
   });
 
+  it('of fewer of one card than of another breaks nothing, on one board each or few', () => {
+    for (const boards of [30, 8]) {
+      const { tasks, lags } = batch(1, boards);
+      const request = asked({
+        tasks: [
+          ...tasks.map((task) => ({ ...task, card: 'a', copies: 6 })),
+          ...tasks.map(({ board: _, ...task }) => ({ ...task, id: `b${task.id}`, card: 'b' })),
+        ],
+        lags: [...lags, ...lags.map((lag) => ({ ...lag, from: `b${lag.from}`, to: `b${lag.to}` }))],
+        ...{ copies: 10, boards, timeLimitS: 0.8 },
+      });
+      const found = solved(request);
+      expect(broken(request, found)).toEqual([]);
+      expect(found.makespanS! / found.lowerBoundS).toBeLessThan(1.05);
+    }
+  });
+
   it('is painted stage by stage: far sooner than one card after another', () => {
     const [one, many] = [solved(batch(1, 8)), solved(batch(8, 8))];
     expect(many.makespanS!).toBeLessThan(0.5 * 8 * one.makespanS!);
@@ -229,6 +276,18 @@ it.each([
   [
     { tasks: [{ id: 'a', handsS: 1 }], lags: [{ from: 'a', to: 'b', fromEdge: 'end', minS: 0 }] },
     /no task “b”/,
+  ],
+  [{ tasks: [{ id: 'a', handsS: 1, copies: 3 }], lags: [], copies: 2 }, /3 copies of 2/],
+  [
+    {
+      tasks: [
+        { id: 'a', handsS: 1, copies: 1 },
+        { id: 'b', handsS: 1 },
+      ],
+      lags: [{ from: 'a', to: 'b', fromEdge: 'end', minS: 0 }],
+      copies: 2,
+    },
+    /not of the same copies/,
   ],
 ])('a request that makes no sense is refused: %j', (request, says) => {
   const read = sequenceRequestSchema.safeParse(request);

@@ -4,7 +4,8 @@ import { batchBound } from './bound';
 import { conflictIn } from './conflict';
 import { EPSILON_S } from './distances';
 import { searchOrders, type Searched, type Starts } from './exact';
-import { packCopies, type Packed } from './pack';
+import { packCopies } from './pack';
+import type { Packed } from './packed';
 import { projectOf, type Project } from './project';
 import type { Sequence, SequenceRequest } from './request';
 
@@ -28,7 +29,7 @@ const PACKINGS = 10;
 export function* sequence(request: SequenceRequest): Work<Sequence> {
   const begunMs = Date.now();
   const limitMs = 1000 * request.timeLimitS;
-  const one = projectOf({ ...request, copies: 1 });
+  const one = projectOf(request, { first: true });
   const share = request.copies === 1 ? 1 : ONE_COPY_SHARE;
   const latestMs = begunMs + SEARCHED_ON * limitMs;
   let alone = yield* searchOrders(one, { untilMs: begunMs + share * limitMs });
@@ -36,13 +37,15 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
     alone = yield* searchOrders(one, { untilMs: latestMs, first: true });
   if (alone.starts === null && alone.complete) return unfeasible(yield* conflictIn(request, latestMs));
   // A board that no task frees is gone with its copy.
-  const kept = one.holdings.filter(({ frees }) => frees === null).length * request.copies;
+  const kept = one.holdings
+    .filter(({ frees }) => frees === null)
+    .reduce((sum, { takes }) => sum + one.jobs[takes].copies, 0);
   if (kept > one.boards) return unfeasible([]);
   if (request.copies === 1) return answer(one, alone);
 
   const cut = { blocks: yield* blocksOf(one), whole: yield* wholeCopy(one) };
   const packings = packCopies(one, request.copies, cut, 1);
-  const bound = batchBound(one, request.copies);
+  const bound = batchBound(one);
   let best = packings.next().value;
   for (let i = 1; i < PACKINGS; i++) {
     best = sooner(best, packings.next().value);
@@ -50,7 +53,7 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   }
   const all = projectOf(request);
   if (all.jobs.length <= COMPARED) {
-    const searched = yield* searchOrders(inTurn(all, one), { untilMs: begunMs + limitMs, known: best });
+    const searched = yield* searchOrders(inTurn(all), { untilMs: begunMs + limitMs, known: best });
     return answer(all, { ...searched, boundS: Math.max(bound, searched.boundS) });
   }
   const endS = (): number => best?.makespanS ?? Infinity;
@@ -67,11 +70,14 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
 const sooner = (one: Packed | null, other: Packed | null): Packed | null =>
   one && (!other || one.makespanS <= other.makespanS) ? one : other;
 
-/** Copies are alike: the first task of each may as well come in the order of their numbers. */
-function inTurn(all: Project, { jobs }: Project): Project {
-  const turns = Array.from({ length: all.jobs.length / jobs.length - 1 }, (_, copy) => ({
-    ...{ from: copy * jobs.length, to: (copy + 1) * jobs.length, weightS: 0 },
-  }));
+/** Copies are alike: the same task of each may as well come in the order of their numbers, one task of every card. */
+function inTurn(all: Project): Project {
+  const first = new Map<number, string>();
+  for (const { copy, copies, id } of all.jobs) if (copy === 0 && !first.has(copies)) first.set(copies, id);
+  const turns = [...first.values()].flatMap((id) => {
+    const own = all.jobs.flatMap((job, i) => (job.id === id ? [i] : []));
+    return own.slice(1).map((to, i) => ({ from: own[i], to, weightS: 0 }));
+  });
   return { ...all, arcs: [...all.arcs, ...turns] };
 }
 

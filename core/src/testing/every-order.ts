@@ -11,20 +11,21 @@ interface Way {
  * that shares nothing with the search; `null` when no order is feasible. For a handful of jobs.
  */
 export function leastEnd({ tasks, lags, copies, hands, boards = Infinity }: SequenceRequest): number | null {
-  const jobs = Array.from({ length: copies }, (_, copy) => tasks.map((task) => ({ ...task, copy }))).flat();
+  const jobs = Array.from({ length: copies }, (_, copy) =>
+    tasks.filter((task) => copy < (task.copies ?? copies)).map((task) => ({ ...task, copy })),
+  ).flat();
   const index = new Map(jobs.map(({ id, copy }, i) => [`${copy} ${id}`, i]));
-  const said: Way[] = jobs.flatMap(({ copy }, i) =>
-    i % tasks.length > 0
-      ? []
-      : lags.flatMap(({ from, to, fromEdge, minS, maxS }): Way[] => {
-          const [a, b] = [index.get(`${copy} ${from}`)!, index.get(`${copy} ${to}`)!];
-          const edge = fromEdge === 'end' ? jobs[a].handsS : 0;
-          return [
-            { from: a, to: b, weight: edge + minS },
-            ...(maxS === undefined ? [] : [{ from: b, to: a, weight: -(edge + maxS) }]),
-          ];
-        }),
-  );
+  const said: Way[] = Array.from({ length: copies }, (_, copy) =>
+    lags.flatMap(({ from, to, fromEdge, minS, maxS }): Way[] => {
+      const [a, b] = [index.get(`${copy} ${from}`), index.get(`${copy} ${to}`)];
+      if (a === undefined || b === undefined) return [];
+      const edge = fromEdge === 'end' ? jobs[a].handsS : 0;
+      return [
+        { from: a, to: b, weight: edge + minS },
+        ...(maxS === undefined ? [] : [{ from: b, to: a, weight: -(edge + maxS) }]),
+      ];
+    }),
+  ).flat();
   const frees = jobs.map(({ board, copy, card }) =>
     board === 'takes' ? jobs.findIndex((j) => j.copy === copy && j.card === card && j.board === 'frees') : -1,
   );

@@ -1,0 +1,12 @@
+import type { Starts } from './exact';
+import type { Project } from './project';
+
+/** An order of all copies: starts copy by copy, in the order of a copy’s jobs. */
+export interface Packed {
+  readonly starts: Starts;
+  readonly makespanS: number;
+}
+
+/** Starts laid out for the most copies there are, as those of the jobs there are. */
+export const startsOfAll = ({ jobs }: Project, starts: Float64Array): Starts =>
+  [...starts].filter((_, i) => Math.floor(i / jobs.length) < jobs[i % jobs.length].copies);
