@@ -73,7 +73,10 @@ const COMMANDS: Command[] = [
   mix('red', 'kite red', 0.4, ['PO48', 1], ['PR122', 2]),
   mix('yellow', 'kite yellow', 0.3, ['PY3', 1]),
   pass('wet-sky', 'pre-wet', '', ['sky'], null),
-  pass('sky-wash', 'wet-in-wet', '', ['sky'], 'blue'),
+  // Warm air over the dunes, in the same water.
+  pass('sky-wash', 'wet-in-wet', '', ['sky'], 'blue', {
+    also: [{ mix: 'sand', lies: 'below', share: 0.33 }],
+  }),
   pass('dunes-wash', 'flat-wash', '', ['dunes'], 'sand'),
   pass('red-wash', 'flat-wash', '', ['red-kite', 'small-kite'], 'red'),
   pass('yellow-wash', 'flat-wash', '', ['yellow-kite'], 'yellow'),

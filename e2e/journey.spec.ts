@@ -158,7 +158,7 @@ describe('a newcomer', () => {
     await page.waitForSelector('[data-finding=mask-not-set]');
     await press(page, 'Wait until the mask on heron has set');
     await page.waitForFunction(() => document.querySelector('[data-finding=mask-not-set]') === null);
-    await seeText(page, 'once the heron is ready');
+    await seeText(page, 'waiting for the heron');
   });
 
   it('saves the card and the trace sheet', async () => {

@@ -10,7 +10,7 @@ import {
   type Profile,
   type Served,
 } from './browser';
-import { boxOf, choose, tabTo } from './hand';
+import { boxOf, choose, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
@@ -167,7 +167,7 @@ it('another card is painted in the waits of this one', async () => {
   await seeText(page, '1 copy in');
   await choose(page, 'Painted together with', 'Heron at low tide');
   await page.waitForFunction(() =>
-    /1 Kettle in the rain, 2 Heron at low tide in .* one after the other/.test(document.body.innerText),
+    /Kettle in the rain and Heron at low tide in .* one after the other/.test(document.body.innerText),
   );
   await tabTo(page, 'Boards');
   await page.keyboard.type('2');
@@ -180,5 +180,30 @@ it('another card is painted in the waits of this one', async () => {
   expect(await page.$$eval('kd-batch .evenings li', (all) => all.length)).toBeGreaterThan(0);
   await choose(page, 'Painted together with', 'alone');
   await seeText(page, '1 copy in');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('u');
+  await press(page, 'Several at once');
+});
+
+it('some copies are painted otherwise, one pass in two mixes, and all of it is undone', async () => {
+  await press(page, 'Several at once');
+  await seeText(page, '1 copy in');
+  await press(page, 'Paint some otherwise');
+  await seeText(page, '1 “kind 1”');
+  await write(page, '[data-testid=variant] kd-number-field input', '2');
+  await choose(page, 'A pass that is painted otherwise', 'Float colour');
+  await page.waitForFunction(() => /2 copies in/.test(document.body.innerText));
+  await choose(page, 'How: Float colour into the pane', 'in kettle shade');
+  await seeText(page, '2 “kind 1”');
+  await press(page, 'Several at once');
+  await page.locator('[data-pass=rain-wash] .note').click();
+  await choose(page, 'Another mix in the same pass', 'kettle shade');
+  await seeText(page, 'kettle shade at the bottom');
+  await choose(page, 'How much of it is kettle shade', 'half of it');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  for (let steps = 0; steps < 6; steps++) await page.keyboard.press('u');
+  await page.waitForFunction(() => !document.body.innerText.includes('kettle shade at the bottom'));
+  await press(page, 'Several at once');
+  await page.waitForFunction(() => document.querySelector('[data-testid=variant]') === null);
   expect(page.faults).toEqual([]);
 });

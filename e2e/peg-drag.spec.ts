@@ -15,7 +15,7 @@ it('the drift line follows a peg that is dragged, and the page is not held up', 
     expect(figures.longestTaskMs).toBeLessThan(150);
     // Let go with Escape, nothing has changed.
     expect(await page.$eval('[data-pass=kettle-wash] .how', (how) => how.textContent)).toContain(
-      'once the pane is ready',
+      'waiting for the pane',
     );
     expect(page.faults).toEqual([]);
   } finally {

@@ -1,10 +1,13 @@
 import {
   choreOf,
   countersToFill,
+  mixOf,
   nameOf,
   techniqueOf,
   type Act,
   type LaidShield,
+  type OtherMix,
+  type Pass,
   type Plan,
 } from '@kettle/core/plan';
 
@@ -26,6 +29,21 @@ const listed = (names: readonly string[]): string =>
 /** A shield in words: “a torn shield over the boat”. */
 export const shieldInWords = (plan: Plan, { area, lies, edge }: LaidShield): string =>
   `a ${edge} shield ${lies === 'over' ? 'over' : 'all round'} the ${nameOf(plan, area)}`;
+
+/** Where in its areas a mix lies, in words. */
+export const PLACE_WORDS: Readonly<Record<OtherMix['lies'], string>> = {
+  ...{ above: 'at the top', below: 'at the bottom', left: 'on the left', right: 'on the right' },
+  ...{ middle: 'in the middle', round: 'all round' },
+};
+
+/** What a pass lays, in words: “low cloud, warm grey at the bottom”. */
+export const mixesInWords = (plan: Plan, { mix, also }: Pass): string =>
+  mix === null
+    ? 'clear water'
+    : [
+        mixOf(plan, mix).name,
+        ...also.map((other) => `${mixOf(plan, other.mix).name} ${PLACE_WORDS[other.lies]}`),
+      ].join(', ');
 
 /** What else a pass has to mind: what lies on the panel, and the insides of masked letters that must take paint. */
 export function toMind(plan: Plan, act: Act): string[] {

@@ -6,15 +6,7 @@ import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
 import { planPaper, type Plan } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
-import {
-  areaLooks,
-  batchOf,
-  cheapestWayOut,
-  inOrder,
-  layOut,
-  togetherOf,
-  type BetterOrder,
-} from '@kettle/core/schedule';
+import { areaLooks, batchOf, cheapestWayOut, inOrder, layOut, type BetterOrder } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
 import { done, type Work } from '@kettle/core/units';
 import { reachAt } from '@kettle/core/values';
@@ -112,11 +104,7 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
 
     batch(job, bare, resists, desk, onProgress) {
       const plans = bare.map((plan, i) => ({ ...plan, resists: unpackResists(resists[i]) }));
-      return watch.work(
-        job,
-        plans.length === 1 ? batchOf(plans[0], desk) : togetherOf(plans, desk),
-        onProgress,
-      );
+      return watch.work(job, batchOf(plans, desk), onProgress);
     },
 
     cut(request) {

@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { quinceBranch } from '../../../demo/quince-branch';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
-import { contains, rectangle } from '../geometry';
+import { cutAway, footprint } from '../areas';
+import { contains, polygonArea, rectangle } from '../geometry';
 import { loadsByCode } from '../pigment';
 import {
   applyCommands,
+  copiesOf,
   covers,
+  LIES,
   isPaintedRound,
   isShielded,
   laidMix,
@@ -18,9 +21,9 @@ import {
   type Pass,
   type Plan,
 } from '../plan';
+import { chance } from '../units';
 import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
-import { copiesOf, jarsFor, mixingList, paintOf, wetted } from '.';
-import { polygonArea } from '../geometry';
+import { jarsFor, mixingList, paintByMix, paintOf, wetted } from '.';
 
 const { dish } = NEW_STUDIO;
 const passAt = (plan: Plan, id: string): number => plan.acts.findIndex((act) => act.id === id);
@@ -75,6 +78,81 @@ describe('what a pass wets', () => {
   it('takes paint by its share and its film', () => {
     const half = smallPlan(addPass('wash', 'sky', 'blue', { covers: 0.5, filmUm: 100 }));
     expect(paintOf(half, passAt(half, 'wash'))).toBeCloseTo((0.5 * 148 * 50 * 100) / 1e6, 9);
+  });
+});
+
+describe('drops of mask', () => {
+  const spattered = (drops: [number, number, number][]): Plan =>
+    smallPlan(
+      { do: 'put-resist', resist: { id: 'r', name: 'r', tool: 'toothbrush', strokes: [], drops } },
+      addPass('wash', 'sky', 'blue', { filmUm: 100 }),
+      { do: 'mask-when', masked: 'r', on: null, off: null },
+    );
+  const mm2 = (plan: Plan): number => (paintOf(plan, passAt(plan, 'wash')) * 1e6) / 100;
+  const sky = 148 * 50;
+
+  it('keep off what lies under them: whole, across an edge, beside it, and twice but once', () => {
+    const disc = Math.PI * 9;
+    expect(sky - mm2(spattered([[30, 20, 6]]))).toBeCloseTo(disc, 0);
+    expect(sky - mm2(spattered([[30, 50, 6]]))).toBeCloseTo(disc / 2, 0);
+    expect(mm2(spattered([[30, 80, 6]]))).toBeCloseTo(sky, 6);
+    expect(sky - mm2(spattered([[30, 20, 6], [30, 20, 6]]))).toBeCloseTo(disc, 0); // prettier-ignore
+  });
+
+  it('are the same counted as cut out, to a hundredth, and thousands take no second', () => {
+    const random = chance(5);
+    const many = spattered(
+      Array.from({ length: 1500 }, () => [148 * random(), 50 * random(), 0.3 + 0.8 * random()]),
+    );
+    const cut = cutAway([outlineOf(many, 'sky')], footprint(many, 'r'));
+    const left = cut.reduce((sum, region) => sum + polygonArea(region), 0);
+    const beganMs = performance.now();
+    expect(Math.abs((sky - mm2(many)) / (sky - left) - 1)).toBeLessThan(0.02);
+    expect(performance.now() - beganMs).toBeLessThan(1000);
+  });
+});
+
+describe('a pass of several mixes', () => {
+  it.each(LIES)('gives the one that lies %s its share of a rectangle, and loses nothing', (lies) => {
+    const plan = smallPlan(addPass('wash', 'sky', 'blue', { also: [{ mix: 'lemon', lies, share: 0.3 }] }));
+    const index = passAt(plan, 'wash');
+    const [parts, all] = [paintByMix(plan, index), paintOf(plan, index)];
+    expect(parts.get('lemon')! / all).toBeCloseTo(0.3, 2);
+    expect(parts.get('blue')! + parts.get('lemon')!).toBeCloseTo(all, 9);
+  });
+
+  it('gives a place that two would have to the later', () => {
+    const also = [
+      { mix: 'lemon', lies: 'above', share: 0.5 } as const,
+      { mix: 'dark', lies: 'left', share: 0.5 } as const,
+    ];
+    const plan = smallPlan(addPass('wash', 'sky', 'blue', { also }));
+    const [parts, all] = [paintByMix(plan, passAt(plan, 'wash')), paintOf(plan, passAt(plan, 'wash'))];
+    expect(['dark', 'lemon', 'blue'].map((mix) => parts.get(mix)! / all)).toEqual([
+      expect.closeTo(0.5, 6),
+      expect.closeTo(0.25, 6),
+      expect.closeTo(0.25, 6),
+    ]);
+  });
+
+  it('is mixed for the copies that are painted so, and only for them', () => {
+    const plan = smallPlan(addPass('wash', 'sky', 'blue'), {
+      do: 'set-brief',
+      change: { copies: 5, spares: 1 },
+    });
+    const [alike] = mixingList(plan, dish);
+    const varied = applyCommands(plan, [
+      {
+        do: 'vary',
+        variant: {
+          ...{ id: 'v', name: 'in yellow', copies: 2 },
+          changes: [{ do: 'lay-in', pass: 'wash', mix: 'lemon' }],
+        },
+      },
+    ]).plan;
+    const used = new Map(mixingList(varied, dish).map(({ mix, usedMl }) => [mix, usedMl]));
+    expect(used.get('blue')).toBeCloseTo((4 / 6) * alike.usedMl, 9);
+    expect(used.get('lemon')).toBeCloseTo((2 / 6) * alike.usedMl, 9);
   });
 });
 

@@ -1,3 +1,3 @@
-export { paintOf, wetted } from './usage';
-export { copiesOf, mixingList, type MixAmount } from './mixing-list';
+export { paintByMix, paintOf, wetted } from './usage';
+export { mixingList, type MixAmount } from './mixing-list';
 export { jarsFor, type Jars } from './jars';

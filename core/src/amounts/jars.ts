@@ -1,6 +1,6 @@
 import { chromaOf, hueApart } from '../colour';
 import { glazeLab, GREY_CHROMA, NEAR_COMPLEMENTS, REFERENCE_FILM_UM } from '../pigment';
-import { laidMix, planPaper, type Plan } from '../plan';
+import { laidMix, mixesOf, planPaper, type Plan } from '../plan';
 
 /** Jars of water a card asks for, and which of its mixes would foul one another’s rinse. */
 export interface Jars {
@@ -10,7 +10,9 @@ export interface Jars {
 
 /** One jar to rinse in and one that stays clean; opposites that are rinsed in one jar grey all that is mixed with it. */
 export function jarsFor(plan: Plan): Jars {
-  const used = plan.mixes.filter(({ id }) => plan.acts.some((act) => act.kind === 'pass' && act.mix === id));
+  const used = plan.mixes.filter(({ id }) =>
+    plan.acts.some((act) => act.kind === 'pass' && mixesOf(act).includes(id)),
+  );
   const coloured = used
     .map((mix) => ({ mix, lab: glazeLab(planPaper(plan), [laidMix(plan, mix, REFERENCE_FILM_UM)]) }))
     .filter(({ lab }) => chromaOf(lab) >= GREY_CHROMA);

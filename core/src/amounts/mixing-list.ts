@@ -1,7 +1,7 @@
 import { mediumOf, pigmentByCode, REFERENCE_FILM_UM } from '../pigment';
-import { outlineOf, techniqueOf, type Pass, type Plan, type PlannedMix, type Studio } from '../plan';
+import { kindsOf, outlineOf, techniqueOf, type Pass, type Plan, type PlannedMix, type Studio } from '../plan';
 import { BRUSH_LOADS, brushFor } from '../water';
-import { paintOf } from './usage';
+import { paintByMix } from './usage';
 
 /** How much of one mix a whole batch takes, and how it is mixed. */
 export interface MixAmount {
@@ -24,16 +24,17 @@ export interface MixAmount {
   readonly beforeWetting: boolean;
 }
 
-/** Cards that are painted in all. */
-export const copiesOf = ({ brief }: Pick<Plan, 'brief'>): number => brief.copies + brief.spares;
-
-/** What every mix of a plan takes for all copies and spares, in the order of the mixes; those no pass uses are left out. */
+/** What every mix of a plan takes for all copies and spares, each as it is painted, in the order of the mixes; those no pass uses are left out. */
 export function mixingList(plan: Plan, dish: Studio['dish']): MixAmount[] {
-  const uses = plan.acts.flatMap((act, index) =>
-    act.kind === 'pass' && act.mix !== null ? [{ act, ml: copiesOf(plan) * paintOf(plan, index) }] : [],
+  const uses = kindsOf(plan).flatMap(({ copies, plan: own }) =>
+    own.acts.flatMap((act, index) =>
+      act.kind === 'pass'
+        ? [...paintByMix(own, index)].map(([mix, ml]) => ({ act, mix, ml: copies * ml }))
+        : [],
+    ),
   );
   return plan.mixes.flatMap((mix): MixAmount[] => {
-    const own = uses.filter(({ act }) => act.mix === mix.id);
+    const own = uses.filter((use) => use.mix === mix.id);
     if (own.length === 0) return [];
     const usedMl = own.reduce((sum, { ml }) => sum + ml, 0);
     const { mixMl, wells } = poured(usedMl, dish);

@@ -42,6 +42,9 @@ export interface Kiss {
 const KISSING_MM = 1.2;
 const SHORT_SHARE = 0.12;
 
+/** Further apart nothing is measured, mm. */
+const FAR_MM = 2 * KISSING_MM;
+
 /** Words want so much air round what is drawn, mm, and quiet room is looked for in steps of so much. */
 const AIR_MM = 2;
 const STEP_MM = 1;
@@ -170,7 +173,7 @@ function kissesOf({ areas }: Plan, panel: Panel): Kiss[] {
     const gapMm = gapToEdge(one.outline, panel);
     if (gapMm > 0 && gapMm < 2 * KISSING_MM) kisses.push({ area: one.id, other: null, gapMm });
     for (const other of areas.slice(i + 1)) {
-      const gap = gapBetween(one.outline, other.outline);
+      const gap = gapBetween(one.outline, other.outline, FAR_MM);
       if (gap > KISSING_MM || overlaps(one.outline, other.outline)) continue;
       const [small, large] = edgeOf(one.outline) < edgeOf(other.outline) ? [one, other] : [other, one];
       const shared = edgeWithin(small.outline, reach.get(large.id)!);

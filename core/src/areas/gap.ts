@@ -19,7 +19,7 @@ export function nearest(some: readonly Polygon[], others: readonly Polygon[], le
     const box = boxOf(one);
     for (const [i, other] of others.entries()) {
       if (apart(box, boxes[i]) >= least) continue;
-      least = Math.min(least, gapBetween(one, other));
+      least = gapBetween(one, other, least);
       if (least === 0) return 0;
     }
   }

@@ -30,11 +30,11 @@ function keptIn<T>(map: Map<string, T>, key: string, find: () => T): T {
 
 const pair = (one: string, other: string): string => (one < other ? `${one} ${other}` : `${other} ${one}`);
 
-/** Gap between what lies nearest of two, mm. */
+/** Gap between what lies nearest of two, mm; nothing is measured beyond the bleed gap. */
 const gap = (plan: Plan, one: string, other: string): number =>
   keptIn(knownOf(plan).gaps, `${pair(one, other)} ${plan.rules.bleedGapMm}`, () => {
     const mask = plan.resists.find(({ id }) => id === one || id === other);
-    if (!mask) return nearest(piecesOf(plan, one), piecesOf(plan, other), Infinity);
+    if (!mask) return nearest(piecesOf(plan, one), piecesOf(plan, other), plan.rules.bleedGapMm);
     return gapToMask(piecesOf(plan, mask.id === one ? other : one), mask, plan.rules.bleedGapMm);
   });
 

@@ -273,6 +273,21 @@ describe('at the edge of its number', () => {
     expect(of('complements-meet', meet('when-dry'))).toEqual([]);
   });
 
+  it('opposites of one pass make a grey where they meet, and one mix alone does not', () => {
+    const laid = (also: Pass['also']): Plan =>
+      smallPlan(
+        mixed('warm', { strength: 0.5 }, ['PO48']),
+        mixed('cold', { strength: 0.3 }, ['PB28']),
+        addPass('wash', 'sky', 'warm', { also }),
+      );
+    const both = laid([{ mix: 'cold', lies: 'below', share: 0.3 }]);
+    const [finding] = [...of('complements-meet', both), ...of('third-colour', both)];
+    expect(finding).toMatchObject({ severity: 'note', where: { pass: 'wash' } });
+    const mended = applyCommands(both, finding.fix!.commands).plan;
+    for (const plan of [laid([]), mended])
+      expect([...of('complements-meet', plan), ...of('third-colour', plan)]).toEqual([]);
+  });
+
   it('what floats wants something wet, and its fix wets it first', () => {
     const plan = smallPlan(
       addPass('float', 'sky', 'blue', { technique: 'wet-in-wet', start: 'straight-on' }),

@@ -1,5 +1,5 @@
 import { meetingOf } from '../pigment';
-import { laidMix, mixOf, nameOf, planPaper } from '../plan';
+import { laidMix, mixesOf, mixOf, nameOf, planPaper } from '../plan';
 import { meetsWet, washAt } from '../schedule';
 import type { Check, CheckContext, Found } from './check';
 import { waitUntilDry } from './fixes';
@@ -21,7 +21,40 @@ export const complementsMeet: Check = {
   find: (context) => meetings(context, 'grey'),
 };
 
-function meetings({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
+function meetings(context: CheckContext, kind: 'third' | 'grey'): Found[] {
+  return [...betweenPasses(context, kind), ...withinPasses(context, kind)];
+}
+
+/** Two mixes of one pass, laid side by side in its water. */
+function withinPasses({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
+  return timeline.steps.flatMap(({ act, startS }): Found[] => {
+    // What covers its areas in spots does not run together.
+    if (act.kind !== 'pass' || act.covers < 1 || act.areas.length === 0) return [];
+    const mixes = mixesOf(act).map((mix) => mixOf(plan, mix));
+    const found = mixes.slice(1).flatMap((second, i): Found[] => {
+      const [one, other] = [mixes[i], second].map((mix) => laidMix(plan, mix, act.filmUm));
+      const meeting = meetingOf(one, other, planPaper(plan));
+      if (meeting.kind !== kind) return [];
+      return [
+        {
+          where: { area: act.areas[0], pass: act.id, atS: startS },
+          number: { value: Math.round(100 * meeting.share), unit: '% of the second', limit: 0 },
+          // It is laid so on purpose: only told what comes of it.
+          severity: 'note',
+          why: `${mixes[i].name} and ${second.name} are laid wet side by side: where they meet they make a ${meeting.word} that is neither.`,
+          fix: {
+            says: `Lay ${mixes[0].name} alone`,
+            commands: [{ do: 'change-pass', pass: act.id, change: { also: [] } }],
+          },
+        },
+      ];
+    });
+    return found.slice(0, 1);
+  });
+}
+
+/** What is laid on paper, or beside it, that is still wet with another mix. */
+function betweenPasses({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
   return meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, own }): Found[] => {
     const below = plan.acts.find(({ id }) => id === wash.act);
     const { filmUm, paperGm2 } = washAt(wash, startS);

@@ -28,7 +28,7 @@ const RULES = {
   ...{ backruns: 'avoided', weights: {} },
 };
 const TABLE = { boards: 1, hands: 1 };
-const LATER = { version: 8, table: TABLE, trials: [], pictures: [], resists: [], rules: RULES };
+const LATER = { version: 9, variants: [], table: TABLE, trials: [], pictures: [], resists: [], rules: RULES };
 
 const BOX = {
   ...{ box: [], ownPigments: [], moods: [] },
@@ -38,11 +38,15 @@ const BOX = {
 const whitesOf = (old: Record<string, unknown>): object[] =>
   (old['whites'] as object[]).map((white) => ({ ...white, tool: null, wanted: null, edge: 'hard' }));
 
+/** Passes of before, which laid one mix and did not know some more. */
+const passesNow = (old: Record<string, unknown>, more: object = {}): object[] =>
+  (old['acts'] as { kind: string }[]).map((act) =>
+    act.kind === 'pass' ? { ...act, also: [], ...more } : act,
+  );
+
 /** Passes and mixes of before version 6, and the dish they were mixed on. */
 const beforeShields = (old: Record<string, unknown>) => ({
-  acts: (old['acts'] as { kind: string }[]).map((act) =>
-    act.kind === 'pass' ? { ...act, covers: 1, shields: [], strokes: [] } : act,
-  ),
+  acts: passesNow(old, { covers: 1, shields: [], strokes: [] }),
   mixes: (old['mixes'] as object[]).map((mix) => ({
     ...{ ...mix, medium: 'watercolour' },
     ...{ well: null, mixedMl: null },
@@ -56,15 +60,11 @@ const weighed = (old: Record<string, unknown>): object => ({
   ...{ backruns: 'avoided', weights: {} },
 });
 
-/** Passes of before version 7. */
-const beforeSheets = (old: Record<string, unknown>): object[] =>
-  (old['acts'] as { kind: string }[]).map((act) => (act.kind === 'pass' ? { ...act, strokes: [] } : act));
-
 describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(8);
+    expect(plan.version).toBe(9);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -84,7 +84,7 @@ describe('released versions', () => {
     });
   });
 
-  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, of version 7 with one board, and one of version 8 unchanged', () => {
+  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, of version 7 with one board, of version 8 with one mix in a pass, and one of version 9 unchanged', () => {
     const old = fixture('plan-v4');
     expect(readPlan(old)).toEqual({
       ...{ ...old, ...LATER, ...beforeShields(old) },
@@ -92,17 +92,29 @@ describe('released versions', () => {
     });
     const whites = fixture('plan-v5');
     expect(readPlan(whites)).toEqual({
-      ...{ ...whites, version: 8, table: TABLE, trials: [], ...beforeShields(whites) },
+      ...{ ...whites, version: 9, variants: [], table: TABLE, trials: [], ...beforeShields(whites) },
       rules: weighed(whites),
     });
     const dish = fixture('plan-v6');
     expect(readPlan(dish)).toEqual({
-      ...{ ...dish, version: 8, table: TABLE, trials: [], acts: beforeSheets(dish) },
+      ...{
+        ...dish,
+        version: 9,
+        variants: [],
+        table: TABLE,
+        trials: [],
+        acts: passesNow(dish, { strokes: [] }),
+      },
       rules: weighed(dish),
     });
     const sheets = fixture('plan-v7');
-    expect(readPlan(sheets)).toEqual({ ...sheets, version: 8, table: TABLE, rules: weighed(sheets) });
-    expect(readPlan(fixture('plan-v8'))).toEqual(fixture('plan-v8'));
+    expect(readPlan(sheets)).toEqual({
+      ...{ ...sheets, version: 9, variants: [], table: TABLE, acts: passesNow(sheets) },
+      rules: weighed(sheets),
+    });
+    const alike = fixture('plan-v8');
+    expect(readPlan(alike)).toEqual({ ...alike, version: 9, variants: [], acts: passesNow(alike) });
+    expect(readPlan(fixture('plan-v9'))).toEqual(fixture('plan-v9'));
   });
 
   it('opens older studios without evenings, people or drawings or paint box, and one of version 5 unchanged', () => {
@@ -159,7 +171,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 9 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 10 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

@@ -81,6 +81,8 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
     rules: { ...asObject(old['rules'], 'rules'), ...MILD },
     table: { boards: 1, hands: 1 },
   }),
+  // Version 8 laid one mix in a pass, and painted all copies alike.
+  8: (old) => ({ ...old, version: 9, acts: passesOf(old['acts'], { also: [] }), variants: [] }),
 };
 
 /** What a house of before knew no choice of. */
@@ -133,7 +135,7 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   5: (old) => ({ ...old, version: 6, rules: { ...asObject(old['rules'], 'rules'), ...MILD } }),
 };
 
-export const PLAN_VERSION = 8;
+export const PLAN_VERSION = 9;
 export const STUDIO_VERSION = 6;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */

@@ -51,6 +51,23 @@ describe('polygons', () => {
     );
   });
 
+  it('told not to measure beyond some distance, says the gap up to there', () => {
+    const star = (cx: number, cy: number): Point[] =>
+      ring(9, 6, cx, cy).map(([x, y], i) => (i % 2 ? [x, y] : [cx + 0.4 * (x - cx), cy + 0.4 * (y - cy)]));
+    for (let i = 0; i < 40; i++) {
+      const other = [star(8 + 0.5 * i, 3 * Math.sin(i))];
+      // Every pair of corners and edges, without a look at boxes.
+      const measured = Math.min(
+        ...other[0].map((at) => gapToLine(at, [...star(0, 0), star(0, 0)[0]])),
+        ...star(0, 0).map((at) => gapToLine(at, [...other[0], other[0][0]])),
+      );
+      const gap = gapBetween([star(0, 0)], other);
+      if (gap > 0) expect(gap).toBeCloseTo(measured, 9);
+      for (const most of [0.5, 3, 20])
+        expect(gapBetween([star(0, 0)], other, most)).toBe(Math.min(gap, most));
+    }
+  });
+
   it('finds no gap between overlapping, crossing and nested regions', () => {
     expect(gapBetween(rectangle(0, 0, 10, 10), rectangle(5, 5, 10, 10))).toBe(0);
     expect(gapBetween(rectangle(0, 4, 20, 2), rectangle(9, 0, 2, 10))).toBe(0);

@@ -52,16 +52,32 @@ export function contains(polygon: Polygon, [x, y]: Point): boolean {
   return inside;
 }
 
-/** Smallest distance between two regions in mm; 0 when they overlap or one lies in the other. */
-export function gapBetween(one: Polygon, other: Polygon): number {
+/**
+ * Smallest distance between two regions in mm; 0 when they overlap or one lies in the other. What lies `most` apart or
+ * further need not be measured, and is told as `most`.
+ */
+export function gapBetween(one: Polygon, other: Polygon, most = Infinity): number {
   if (contains(one, other[0][0]) || contains(other, one[0][0])) return 0;
   const others = other.flatMap(segmentsOf);
-  let gap = Infinity;
-  for (const [a, b] of one.flatMap(segmentsOf))
-    for (const [c, d] of others) {
-      gap = Math.min(gap, segmentGap(a, b, c, d));
+  // Boxes of their edges, flat: most pairs of edges lie too far apart to be measured.
+  const boxes = Float64Array.from(
+    others.flatMap(([c, d]) => [
+      ...[Math.min(c[0], d[0]), Math.max(c[0], d[0])],
+      ...[Math.min(c[1], d[1]), Math.max(c[1], d[1])],
+    ]),
+  );
+  let gap = most;
+  for (const [a, b] of one.flatMap(segmentsOf)) {
+    const [left, right] = [Math.min(a[0], b[0]), Math.max(a[0], b[0])];
+    const [top, bottom] = [Math.min(a[1], b[1]), Math.max(a[1], b[1])];
+    for (let i = 0; i < others.length; i++) {
+      const across = Math.max(0, boxes[4 * i] - right, left - boxes[4 * i + 1]);
+      const down = Math.max(0, boxes[4 * i + 2] - bottom, top - boxes[4 * i + 3]);
+      if (across * across + down * down >= gap * gap) continue;
+      gap = Math.min(gap, segmentGap(a, b, ...others[i]));
       if (gap === 0) return 0;
     }
+  }
   return gap;
 }
 

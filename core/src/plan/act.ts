@@ -40,6 +40,18 @@ export const paintedStrokeSchema = z.strictObject({
 });
 export type PaintedStroke = z.infer<typeof paintedStrokeSchema>;
 
+/** Where in its areas a pass lays another of its mixes: at one side of them, in the middle, or all round. */
+export const LIES = ['above', 'below', 'left', 'right', 'middle', 'round'] as const;
+
+/** Another mix of the same pass, and its place: a sky that is warmer below, a wash with a darker rim. */
+export const otherMixSchema = z.strictObject({
+  mix: id,
+  lies: z.enum(LIES),
+  /** Share of the height, width or surface it takes. */
+  share: z.number().min(0.05).max(0.95),
+});
+export type OtherMix = z.infer<typeof otherMixSchema>;
+
 /** One act of painting on one or more areas. */
 export const passSchema = z.strictObject({
   kind: z.literal('pass'),
@@ -49,6 +61,8 @@ export const passSchema = z.strictObject({
   technique: z.enum(names(TECHNIQUES)),
   /** The mix laid; `null` for clear water. */
   mix: id.nullable(),
+  /** What else is laid in the same pass; where two lie in one place, the later. */
+  also: z.array(otherMixSchema).max(4),
   /** Mean water laid, µm. */
   filmUm: z.number().positive().max(2000),
   /** Hands-on seconds as the painter set them; `null` = from area and technique. */

@@ -8,7 +8,7 @@ import { maskStrokeSchema, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
-import { pigmentSchema, type Pigment } from '../pigment';
+import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
 import { actSchema, choreActSchema, passSchema, type Act } from './act';
@@ -23,7 +23,10 @@ import {
   type Plan,
 } from './plan';
 import { handActSchema, trialSchema, type Trial } from './trial';
+import { variantSchema } from './variant';
+import { dropUnused, embed, mixedFrom } from './embedded';
 import { changeIn, putIn, without } from './entries';
+import { keepChanges } from './kinds';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
 /**
@@ -91,6 +94,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove-act'), act: id }),
   z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
   z.strictObject({ do: z.literal('set-table'), change: changeOf(tableSchema) }),
+  z.strictObject({ do: z.literal('vary'), variant: variantSchema }),
+  z.strictObject({ do: z.literal('take-variant'), variant: id }),
   z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
   z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) }),
   z.strictObject({
@@ -241,7 +246,12 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'remove-mix': (plan, { mix }) => {
     plan.mixes = without(plan.mixes, mix);
-    for (const act of plan.acts) if (act.kind === 'pass' && act.mix === mix) act.mix = null;
+    for (const act of plan.acts) {
+      if (act.kind !== 'pass') continue;
+      // What was laid beside it is then the pass's own.
+      act.also = act.also.filter((other) => other.mix !== mix);
+      if (act.mix === mix) act.mix = act.also.shift()?.mix ?? null;
+    }
     dropUnused(plan);
   },
   'add-act': (plan, { act, before }) => {
@@ -267,6 +277,8 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
   'set-table': (plan, { change }) => void Object.assign(plan.table, change),
+  vary: (plan, { variant }) => putIn(plan.variants, variant),
+  'take-variant': (plan, { variant }) => void (plan.variants = without(plan.variants, variant)),
   'lay-sheet': (plan, { trial }) => putIn(plan.trials, trial),
   paint: (plan, { trial, acts }) => {
     // Pushed, not put anew: of many acts only the new ones are then a change.
@@ -291,28 +303,5 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
 export function runCommand(plan: Plan, command: Command): void {
   // The table pairs each name with its own command; the compiler cannot follow that through a union.
   (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
-}
-
-/** Freezes pigments into the plan; one that is there stays as it was, unless its spectra have been measured anew. */
-function embed(plan: Plan, pigments: readonly Pigment[]): void {
-  for (const pigment of pigments) {
-    const at = plan.embedded.pigments.findIndex(({ code }) => code === pigment.code);
-    if (at < 0) plan.embedded.pigments.push(pigment);
-    else if (plan.embedded.pigments[at].revision < pigment.revision) plan.embedded.pigments[at] = pigment;
-  }
-}
-
-const mixedFrom = (plan: Plan): string[] =>
-  plan.mixes.flatMap((mix) => mix.parts.map((part) => part.pigment));
-
-/** What no mix, dish or trial sheet uses any longer is not kept with the plan. */
-function dropUnused(plan: Plan): void {
-  const used = new Set([
-    ...plan.palette,
-    ...mixedFrom(plan),
-    ...plan.trials.flatMap(({ pigments }) => pigments),
-  ]);
-  const papers = new Set([plan.paper, ...plan.trials.map(({ paper }) => paper)]);
-  plan.embedded.pigments = plan.embedded.pigments.filter((p) => used.has(p.code));
-  plan.embedded.papers = plan.embedded.papers.filter((p) => papers.has(p.id));
+  keepChanges(plan);
 }

@@ -1,12 +1,19 @@
 import { edgeLength, polygonArea } from '../geometry';
 import { strokeLength, type Resist } from '../masking';
 import { choreOf } from './chore';
-import type { Act } from './act';
+import type { Act, Pass } from './act';
+import { mixesOf } from './places';
 import type { Plan } from './plan';
 import { techniqueOf } from './technique';
 
 /** Picking up the brush, loading, a look at the panel, s. */
 const SET_UP_S = 20;
+
+/** Rinsing the brush and taking another mix in the middle of a pass, s. */
+const CHANGE_S = 15;
+
+/** How often a pass goes over to another of its mixes. */
+const changes = (pass: Pass): number => Math.max(0, mixesOf(pass).length - 1);
 
 /** Cutting in along an edge with a pointed brush, mm/s. Our default, learnt from sittings later. */
 export const CUTTING_IN_MM_S = 8;
@@ -32,7 +39,12 @@ export function handsOn(plan: Plan, act: Act): number {
   const edge = outlines.reduce((sum, outline) => sum + edgeLength(outline), 0);
   const area = outlines.reduce((sum, outline) => sum + polygonArea(outline), 0);
   if (act.kind === 'pass')
-    return SET_UP_S + area / techniqueOf(act.technique).coverageMm2S + edge / CUTTING_IN_MM_S;
+    return (
+      SET_UP_S +
+      changes(act) * CHANGE_S +
+      area / techniqueOf(act.technique).coverageMm2S +
+      edge / CUTTING_IN_MM_S
+    );
   if (act.chore === 'mask-on' && act.areas.length > 0) {
     const byHand = plan.resists.filter(({ id }) => act.areas.includes(id));
     const drawn = byHand.reduce((sum, resist) => sum + handMaskS(resist), 0);

@@ -3,7 +3,9 @@ export {
   AWAITED,
   type Act,
   type ChoreAct,
+  LIES,
   type LaidShield,
+  type OtherMix,
   type PaintedStroke,
   type Pass,
   type Start,
@@ -46,6 +48,7 @@ export {
   maskedAfter,
   wettedThrough,
 } from './painted';
+export { laidAt, mixesOf, placeOf } from './places';
 export {
   planSchema,
   STATIONS,
@@ -70,4 +73,6 @@ export {
   type Technique,
 } from './technique';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
+export { copiesOf, kindsOf, variantPlan, type Kind } from './kinds';
+export type { Variant } from './variant';
 export { HIDING_WHITE } from './white-acts';

@@ -7,7 +7,7 @@ export function newPass(
 ): Pass {
   const { filmUm, covers, start } = techniqueOf(said.technique);
   return {
-    ...{ kind: 'pass', name: '', filmUm, covers, handsS: null, shields: [], strokes: [] },
+    ...{ kind: 'pass', name: '', also: [], filmUm, covers, handsS: null, shields: [], strokes: [] },
     start: start === 'wet' ? 'straight-on' : 'when-dry',
     ...said,
   };

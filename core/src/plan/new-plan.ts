@@ -19,7 +19,7 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 8,
+    version: 9,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
@@ -40,6 +40,7 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
     palette: [],
     mixes: [],
     acts: ['prepare', 'tape', 'draw', 'untape', 'rub-out', 'score', 'fold', 'press'].map(asAct),
+    variants: [],
     table: { boards: 1, hands: 1 },
     trials: [],
     sitting: null,

@@ -3,6 +3,7 @@ import { contains, interiorPoint, type Point } from '../geometry';
 import { glazeReflectance, lifted, mediumOf, type Mix } from '../pigment';
 import type { Act, Pass } from './act';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
+import { mixOver } from './places';
 import type { Plan, White } from './plan';
 import { LIFT } from './technique';
 
@@ -87,10 +88,12 @@ export function layersAt(plan: Plan, area: string, count: number): Mix[] {
     .reduce<{ readonly mix: Mix; readonly fast: boolean }[]>((layers, act, index) => {
       if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
       if (act.mix === null && act.technique !== LIFT) return layers;
-      if (wettedThrough(plan, area, index) === null) return layers;
-      if (act.mix === null)
+      const through = wettedThrough(plan, area, index);
+      if (through === null) return layers;
+      const laid = mixOver(plan, act, through);
+      if (laid === null)
         return layers.map(({ mix, fast }) => ({ mix: fast ? mix : lifted(planPaper(plan), mix), fast }));
-      const mix = mixOf(plan, act.mix);
+      const mix = mixOf(plan, laid);
       return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
     }, [])
     .map(({ mix }) => mix);

@@ -11,6 +11,7 @@ import {
   colourAt,
   handsOn,
   heartOf,
+  laidAt,
   layersAt,
   planSchema,
   replayPatches,
@@ -18,11 +19,14 @@ import {
   waterWord,
   wettedThrough,
   type Command,
+  type Pass,
   type Plan,
 } from '.';
 
 const did = (plan: Plan, ...commands: Command[]): Plan => applyCommands(plan, commands).plan;
 const order = (plan: Plan): string[] => plan.acts.map((act) => act.id);
+
+const VARIANT = { id: 'v', name: 'in rose', copies: 2 };
 
 const EVERY_COMMAND: Command[] = [
   { do: 'rename', title: 'Other' },
@@ -76,9 +80,13 @@ const EVERY_COMMAND: Command[] = [
   addPass('p1', 'sky', 'rose'),
   { do: 'change-pass', pass: 'p1', change: { filmUm: 120 } },
   { do: 'change-chore', chore: 'draw', change: { handsS: 30 } },
+  { do: 'change-pass', pass: 'p1', change: { also: [{ mix: 'blue', lies: 'round', share: 0.2 }] } },
+  { do: 'vary', variant: { ...VARIANT, changes: [{ do: 'lay-in', pass: 'p1', mix: 'rose' }] } },
+  { do: 'vary', variant: { ...VARIANT, changes: [{ do: 'leave-out', pass: 'p1' }] } },
   { do: 'move-act', act: 'p1', to: 0 },
   { do: 'remove-mix', mix: 'rose' },
   { do: 'remove-act', act: 'p1' },
+  { do: 'take-variant', variant: 'v' },
   { do: 'mark-not-needed', station: 'whites', notNeeded: true },
   { do: 'accept-finding', finding: 'x/y/z', reason: 'I want the bloom' },
   { do: 'sit-down', at: '2026-12-01T18:00:00.000Z' },
@@ -100,6 +108,35 @@ describe('commands', () => {
       plan = change.plan;
     }
     expect(new Set(EVERY_COMMAND.map((c) => c.do)).size).toBeGreaterThanOrEqual(23);
+  });
+
+  it('a mix that is taken away leaves its place to the next, and changes that name it go', () => {
+    const plan = smallPlan(
+      addPass('p1', 'sky', 'blue', { also: [{ mix: 'lemon', lies: 'below', share: 0.4 }] }),
+      { do: 'vary', variant: { ...VARIANT, changes: [{ do: 'lay-in', pass: 'p1', mix: 'lemon' }] } },
+    );
+    expect(did(plan, { do: 'remove-mix', mix: 'blue' }).acts.find(({ id }) => id === 'p1')).toMatchObject({
+      mix: 'lemon',
+      also: [],
+    });
+    const alone = did(plan, { do: 'remove-mix', mix: 'lemon' });
+    expect(alone.acts.find(({ id }) => id === 'p1')).toMatchObject({ mix: 'blue', also: [] });
+    expect(alone.variants[0].changes).toEqual([]);
+    expect(did(plan, { do: 'remove-act', act: 'p1' }).variants[0].changes).toEqual([]);
+  });
+
+  it('several mixes of a pass have their places, and clear water is laid alone', () => {
+    const also = [{ mix: 'lemon', lies: 'below', share: 0.4 } as const];
+    const plan = smallPlan(addPass('p1', 'sky', 'blue', { also }));
+    const pass = plan.acts.find((act): act is Pass => act.kind === 'pass')!;
+    const at = laidAt(plan, pass);
+    expect([at([70, 29]), at([70, 31]), at([70, 50])]).toEqual(['blue', 'lemon', 'lemon']);
+    expect(handsOn(plan, { ...pass, handsS: null })).toBe(
+      15 + handsOn(plan, { ...pass, handsS: null, also: [] }),
+    );
+    expect(
+      planSchema.safeParse(did(plan, { do: 'change-pass', pass: 'p1', change: { mix: null } })).success,
+    ).toBe(false);
   });
 
   it('masking puts both acts in order, before the first pass and after the last', () => {

@@ -14,6 +14,7 @@ import { areaSchema, pencilLineSchema } from '../sketch';
 import { id, isoMoment } from '../units';
 import { actSchema } from './act';
 import { pigmentsIn, trialSchema } from './trial';
+import { variantSchema } from './variant';
 
 /** Pigments in whole parts of paint, and how strong; strength 1 is from the tube, 0.1 nine of water to one of paint. */
 export const plannedMixSchema = z.strictObject({
@@ -109,7 +110,7 @@ const MOST_PIGMENTS = 40;
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(8),
+  version: z.literal(9),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -137,6 +138,8 @@ const planShape = z.strictObject({
   mixes: z.array(plannedMixSchema),
   acts: z.array(actSchema),
   table: tableSchema,
+  /** Copies that are painted otherwise. */
+  variants: z.array(variantSchema).max(12),
   /** Sheets painted by hand to try something. */
   trials: z.array(trialSchema).max(60),
   sitting: sittingSchema.nullable(),
@@ -179,10 +182,24 @@ export const planSchema = planShape.superRefine((plan, context) => {
     });
     if (act.kind !== 'pass') return;
     if (act.mix !== null && !mixes.has(act.mix)) refuse(['acts', i, 'mix'], `no mix “${act.mix}”`);
+    if (act.mix === null && act.also.length > 0)
+      refuse(['acts', i, 'also'], 'clear water is laid alone; lay the colour in a pass of its own');
+    act.also.forEach(({ mix }, j) => {
+      if (!mixes.has(mix)) refuse(['acts', i, 'also', j, 'mix'], `no mix “${mix}”`);
+    });
     act.shields.forEach(({ area }, j) => {
       if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
     });
   });
+  const passes = new Set(plan.acts.filter(({ kind }) => kind === 'pass').map((act) => act.id));
+  plan.variants.forEach(({ changes }, i) =>
+    changes.forEach((change, j) => {
+      const path = ['variants', i, 'changes', j];
+      if (!passes.has(change.pass)) refuse([...path, 'pass'], `no pass “${change.pass}”`);
+      if (change.do === 'lay-in' && !mixes.has(change.mix))
+        refuse([...path, 'mix'], `no mix “${change.mix}”`);
+    }),
+  );
   const papers = known(plan.embedded.papers);
   plan.trials.forEach((trial, i) => {
     if (!papers.has(trial.paper))
@@ -210,6 +227,7 @@ export const planSchema = planShape.superRefine((plan, context) => {
     'mixes',
     'acts',
     'trials',
+    'variants',
   ] as const)
     if (known(plan[key]).size !== plan[key].length) refuse([key], 'two entries have the same id');
 });

@@ -6,7 +6,7 @@ import type { Lag, PlacedTask } from '../sequencing';
 import { done } from '../units';
 import { REST_S, WORK_S, withBreaks } from './breaks';
 import { lagsOf } from './lags';
-import { batchOf, layOut, overEvenings, togetherOf } from '.';
+import { batchOf, copiesInTurn, layOut, overEvenings } from '.';
 
 /** Tuesdays and Thursdays; the second of March is a Monday. */
 const DESK = {
@@ -27,7 +27,7 @@ describe.each([
   ['kettle', asked(kettleInTheRain(), 6, 3), 3],
   ['heron', asked(heronAtLowTide(), 12, 6), 6],
 ])('a batch of the %s', (_, plan, boards) => {
-  const batch = done(batchOf(plan, DESK));
+  const batch = done(batchOf([plan], DESK));
   const { steps } = batch;
 
   it('does every act on every copy, and only one thing at a time', () => {
@@ -65,13 +65,13 @@ describe.each([
 });
 
 describe('two cards together', () => {
-  const [kettle, heron] = [asked(kettleInTheRain(), 1, 2), heronAtLowTide()];
-  const batch = done(togetherOf([kettle, heron], DESK));
+  const [kettle, heron] = [asked(kettleInTheRain(), 1, 2), asked(heronAtLowTide(), 1, 2)];
+  const batch = done(batchOf([kettle, heron], DESK));
 
   it('are each done whole, the hands on one thing at a time, in less time than one after the other', () => {
     const acts = (plan: Plan, card: number): string[] =>
       batch.steps.filter(({ copy }) => copy === card).map(({ id }) => `${plan.id} ${id}`);
-    const single = [kettle, heron].map((plan) => done(batchOf(asked(plan, 1, 2), DESK)));
+    const single = [kettle, heron].map((plan) => done(batchOf([asked(plan, 1, 2)], DESK)));
     expect(acts(kettle, 1).sort()).toEqual(single[0].steps.map(({ id }) => `${kettle.id} ${id}`).sort());
     expect(acts(heron, 2).sort()).toEqual(single[1].steps.map(({ id }) => `${heron.id} ${id}`).sort());
     batch.steps
@@ -82,10 +82,53 @@ describe('two cards together', () => {
   });
 
   it('on one board follow one another', () => {
-    const narrow = done(togetherOf([asked(kettle, 1, 1), heron], DESK));
+    const narrow = done(batchOf([asked(kettle, 1, 1), heron], DESK));
     const at = (card: number, id: string) => narrow.steps.find((s) => s.copy === card && s.id === id)!;
     const [first, second] = at(1, 'untape').endS < at(2, 'untape').endS ? [1, 2] : [2, 1];
     expect(at(second, 'tape').startS).toBeGreaterThanOrEqual(at(first, 'untape').endS - 1e-6);
+  });
+});
+
+describe('copies painted otherwise', () => {
+  const base = asked(heronAtLowTide(), 5, 5);
+  const passes = base.acts.filter(({ kind }) => kind === 'pass').map(({ id }) => id);
+  const [first, last] = [passes[0], passes.at(-1)!];
+  const varied = applyCommands(base, [
+    {
+      do: 'vary',
+      variant: { id: 'plain', name: 'plain', copies: 2, changes: [{ do: 'leave-out', pass: last }] },
+    },
+  ]).plan;
+  const batch = done(batchOf([varied], DESK));
+
+  it('are done with the others, without what is left out, and never more of it than was asked', () => {
+    expect(copiesInTurn([varied]).map(({ name }) => name)).toEqual([
+      ...['as planned', 'as planned', 'as planned'],
+      ...['plain', 'plain'],
+    ]);
+    const with_ = (act: string): number[] =>
+      batch.steps
+        .filter(({ id }) => id === act)
+        .map(({ copy }) => copy)
+        .sort();
+    expect(with_(first)).toEqual([1, 2, 3, 4, 5]);
+    expect(with_(last)).toEqual([1, 2, 3]);
+    batch.steps
+      .slice(1)
+      .forEach((step, i) => expect(step.startS).toBeGreaterThanOrEqual(batch.steps[i].endS - 1e-6));
+  });
+
+  it('take no longer than if all were painted as planned', () => {
+    const alike = done(batchOf([base], DESK));
+    expect(batch.leastS).toBeLessThan(alike.leastS);
+    expect(batch.endS).toBeLessThan(alike.endS);
+  });
+
+  it('and other cards in other numbers go into one order', () => {
+    const both = done(batchOf([varied, asked(kettleInTheRain(), 2, 1)], DESK));
+    expect(both.copies).toBe(7);
+    expect(new Set(both.steps.filter(({ copy }) => copy > 5).map(({ id }) => id)).has('untape')).toBe(true);
+    expect(both.endS).toBeLessThan(both.oneByOneS);
   });
 });
 
@@ -125,7 +168,7 @@ describe('over the evenings', () => {
 
 it('says what is wrong where nothing can be painted', () => {
   const nothing = { ...kettleInTheRain(), acts: [] };
-  expect(() => done(batchOf(nothing, DESK))).toThrow(/nothing to paint/);
+  expect(() => done(batchOf([nothing], DESK))).toThrow(/nothing to paint/);
 });
 
 describe('breaks', () => {

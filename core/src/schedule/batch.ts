@@ -1,6 +1,5 @@
-import { copiesOf } from '../amounts';
 import type { Evening } from '../occasion';
-import { choreOf, handsOn, type Act, type Plan } from '../plan';
+import { choreOf, handsOn, kindsOf, type Act, type Kind, type Plan } from '../plan';
 import {
   sequence,
   sequenceRequestSchema,
@@ -15,11 +14,11 @@ import { overEvenings, type BatchEvening } from './over-evenings';
 import { lagsOf } from './lags';
 import { layOut } from './timeline';
 
-/** All copies of a card, or several cards, painted side by side on the boards there are. */
+/** All copies of a card, or of several, painted side by side on the boards there are. */
 export interface Batch {
-  /** How many sheets; of several cards each is a copy. */
+  /** How many sheets. */
   readonly copies: number;
-  /** Every act on every copy, the earliest first, after what is done once for all. Copies are counted from 1. */
+  /** Every act on every copy, the earliest first, after what is done once for all. Copies are counted from 1, as `copiesInTurn` has them. */
   readonly steps: readonly PlacedTask[];
   readonly breaks: readonly Break[];
   /** What is done once, before the first copy, s. */
@@ -45,70 +44,88 @@ interface Days {
   readonly today: string;
 }
 
-/**
- * Puts all copies and spares of a card in one order, stage by stage where that is quickest: hands, boards and the latest starts
- * of what goes into the wet kept, a break at least every three quarters of an hour; then over the evenings there are. Throws
- * `BadInput` where no order can be.
- */
-export function* batchOf(plan: Plan, days: Days): Work<Batch> {
-  const part = partOf(plan);
-  const copies = copiesOf(plan);
-  const alone = yield* ordered([part], 1);
-  const all = copies === 1 ? alone : yield* ordered([part], copies);
-  return laidOut([part], all, days, { copies, oneByOneS: part.onceS + copies * alone.makespanS });
-}
+/** Of every copy of some cards of which kind it is: card by card, those painted as planned first. */
+export const copiesInTurn = (plans: readonly Plan[]): Kind[] =>
+  plans.flatMap(kindsOf).flatMap((kind) => Array.from({ length: kind.copies }, () => kind));
 
 /**
- * Puts several cards, one of each, in one order, so that one is painted while another dries; a copy of the answer is a card, in
- * the order they are given. Hands and boards are those of the first. Throws `BadInput` where no order can be.
+ * Puts all copies and spares of a card, or of several, in one order, stage by stage where that is quickest and one card in the
+ * waits of another: hands, boards and the latest starts of what goes into the wet kept, a break at least every three quarters
+ * of an hour; then over the evenings there are. Hands and boards are those of the first card. Throws `BadInput` where no order
+ * can be.
  */
-export function* togetherOf(plans: readonly Plan[], days: Days): Work<Batch> {
-  const parts = plans.map((plan, i) => named(partOf(plan), i + 1));
-  let oneByOneS = 0;
-  for (const part of parts) oneByOneS += part.onceS + (yield* ordered([part], 1)).makespanS;
-  const batch = laidOut(parts, yield* ordered(parts, 1), days, { copies: plans.length, oneByOneS });
-  return { ...batch, steps: batch.steps.map(unnamed) };
+export function* batchOf(plans: readonly Plan[], { evenings, today }: Days): Work<Batch> {
+  const parts = plans.flatMap(partsOf).map(named);
+  const { hands, boards } = plans[0].table;
+  const onceS = parts.reduce((sum, part) => sum + part.onceS, 0);
+  let oneByOneS = onceS;
+  for (const part of parts)
+    oneByOneS += part.copies * (yield* ordered([{ ...part, copies: 1 }], hands, boards)).makespanS;
+  const all = yield* ordered(parts, hands, boards);
+  const lags = parts.flatMap((part) => part.lags);
+  const placed = [...all.tasks]
+    .sort((a, b) => a.startS - b.startS || a.copy - b.copy)
+    .map((task) => ({ ...task, startS: task.startS + onceS, endS: task.endS + onceS }));
+  const { steps, breaks } = hands === 1 ? withBreaks(placed, lags) : { steps: placed, breaks: [] };
+  return {
+    ...{ copies: copiesInTurn(plans).length, oneByOneS, breaks, onceS },
+    steps: steps.map((step) => unnamed(step, parts)),
+    endS: Math.max(...steps.map(({ endS }) => endS)),
+    leastS: onceS + all.lowerBoundS,
+    evenings: evenings.length === 0 ? [] : overEvenings(steps, lags, evenings, today),
+  };
 }
 
-/** What one card adds to an order. */
+/** What the copies of one kind add to an order. */
 interface Part {
-  readonly plan: Plan;
+  readonly copies: number;
   readonly tasks: readonly Task[];
   readonly lags: readonly Lag[];
-  /** Done before it, once however many copies there are, s. */
+  /** Done before the first of all copies, s. */
   readonly onceS: number;
 }
 
-function partOf(plan: Plan): Part {
+/** What is prepared for a card is prepared for all its kinds. */
+const partsOf = (plan: Plan): Part[] =>
+  kindsOf(plan).map((kind, i) => ({ ...partOf(kind), onceS: i === 0 ? preparingS(plan) : 0 }));
+
+const preparingS = (plan: Plan): number =>
+  plan.acts
+    .filter((act) => act.kind === 'chore' && act.chore === ONCE)
+    .reduce((sum, act) => sum + handsOn(plan, act), 0);
+
+function partOf({ plan, copies }: Kind): Omit<Part, 'onceS'> {
   const timeline = layOut(plan);
   const acts = plan.acts.filter((act) => !isApart(act));
   if (timeline.never.length > 0 || acts.length === 0)
     throw new BadInput('acts', 'there is nothing to paint, or something never dries in this air');
   return {
-    plan,
+    copies,
     tasks: acts.map((act) => ({ id: act.id, handsS: handsOn(plan, act), ...boardOf(act) })),
     lags: lagsOf(plan, timeline, acts),
-    onceS: plan.acts
-      .filter((act) => act.kind === 'chore' && act.chore === ONCE)
-      .reduce((sum, act) => sum + handsOn(plan, act), 0),
   };
 }
 
-/** Acts of different cards may have the same id: each is named by its card’s number too. */
-const named = ({ tasks, lags, ...part }: Part, card: number): Part => ({
+/** Acts of different kinds may have the same id: each is named by the number of its kind too. */
+const named = (part: Part, kind: number): Part => ({
   ...part,
-  tasks: tasks.map((task) => ({ ...task, id: `${card} ${task.id}`, card: String(card) })),
-  lags: lags.map((lag) => ({ ...lag, from: `${card} ${lag.from}`, to: `${card} ${lag.to}` })),
+  tasks: part.tasks.map((task) => ({ ...task, id: `${kind} ${task.id}`, card: String(kind) })),
+  lags: part.lags.map((lag) => ({ ...lag, from: `${kind} ${lag.from}`, to: `${kind} ${lag.to}` })),
 });
 
-function unnamed({ id, ...step }: PlacedTask): PlacedTask {
+function unnamed({ id, copy, ...step }: PlacedTask, parts: readonly Part[]): PlacedTask {
   const at = id.indexOf(' ');
-  return { ...step, id: id.slice(at + 1), copy: Number(id.slice(0, at)) };
+  const before = parts.slice(0, Number(id.slice(0, at))).reduce((sum, { copies }) => sum + copies, 0);
+  return { ...step, id: id.slice(at + 1), copy: before + copy };
 }
 
-function* ordered(parts: readonly Part[], copies: number): Work<Sequence & { readonly makespanS: number }> {
-  const { hands, boards } = parts[0].plan.table;
-  const tasks = parts.flatMap((part) => part.tasks);
+function* ordered(
+  parts: readonly Part[],
+  hands: number,
+  boards: number,
+): Work<Sequence & { readonly makespanS: number }> {
+  const tasks = parts.flatMap((part) => part.tasks.map((task) => ({ ...task, copies: part.copies })));
+  const copies = Math.max(...parts.map((part) => part.copies));
   const found = yield* sequence(
     sequenceRequestSchema.parse({
       ...{ tasks, lags: parts.flatMap(({ lags }) => lags), copies, hands },
@@ -119,27 +136,6 @@ function* ordered(parts: readonly Part[], copies: number): Work<Sequence & { rea
   if (makespanS === null)
     throw new BadInput('acts', 'its rules cannot hold together in any order; put one card in order first');
   return { ...found, makespanS };
-}
-
-function laidOut(
-  parts: readonly Part[],
-  all: Sequence,
-  { evenings, today }: Days,
-  batch: Pick<Batch, 'copies' | 'oneByOneS'>,
-): Batch {
-  const onceS = parts.reduce((sum, part) => sum + part.onceS, 0);
-  const lags = parts.flatMap((part) => part.lags);
-  const placed = [...all.tasks]
-    .sort((a, b) => a.startS - b.startS || a.copy - b.copy)
-    .map((task) => ({ ...task, startS: task.startS + onceS, endS: task.endS + onceS }));
-  const alone = parts[0].plan.table.hands === 1;
-  const { steps, breaks } = alone ? withBreaks(placed, lags) : { steps: placed, breaks: [] };
-  return {
-    ...{ ...batch, steps, breaks, onceS },
-    endS: Math.max(...steps.map(({ endS }) => endS)),
-    leastS: onceS + all.lowerBoundS,
-    evenings: evenings.length === 0 ? [] : overEvenings(steps, lags, evenings, today),
-  };
 }
 
 const isApart = (act: Act): boolean =>

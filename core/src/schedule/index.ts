@@ -1,5 +1,5 @@
 export { criticalChain, type ChainLink } from './chain';
-export { batchOf, togetherOf, type Batch } from './batch';
+export { batchOf, copiesInTurn, type Batch } from './batch';
 export type { Break } from './breaks';
 export { overEvenings, type BatchEvening } from './over-evenings';
 export { inOrder, type BetterOrder, type NoOrder } from './in-order';

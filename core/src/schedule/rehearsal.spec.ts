@@ -56,6 +56,22 @@ describe('a plan painted by a hand', () => {
     expect(load).toBeLessThan(1.2 * counted);
   });
 
+  it('lays each of several mixes in its place, and as much paint as of one', () => {
+    const several = smallPlan(
+      addPass('sky-wash', 'sky', 'blue', { also: [{ mix: 'lemon', lies: 'below', share: 0.4 }] }),
+    );
+    const one = rehearsed(smallPlan(addPass('sky-wash', 'sky', 'blue')));
+    const strokes = rehearsed(several).acts.flatMap((act) => (act.kind === 'stroke' ? [act] : []));
+    const rim = several.card.tapeMm;
+    for (const { points, parts } of strokes) {
+      const y = points[Math.floor(points.length / 2)][1] - rim;
+      expect(parts.map(({ pigment }) => pigment)).toEqual([y < 0.6 * 50 ? 'PB29' : 'PY3']);
+    }
+    expect(new Set(strokes.map(({ parts }) => parts[0].pigment)).size).toBe(2);
+    const water = (simulation: Simulation): number => painted(simulation).ledger.waterApplied;
+    expect(water(rehearsed(several)) / water(one)).toBeCloseTo(1, 1);
+  });
+
   it('leaves what a shield covers clean, in a wash and in a spatter', () => {
     const shields: LaidShield[] = [{ area: 'moon', lies: 'over', edge: 'cut' }];
     const passing = (change: Partial<Pass>): Plan =>

@@ -1,5 +1,6 @@
 import {
   DRY_WARM,
+  laidAt,
   maskedAfter,
   mixOf,
   outlineOf,
@@ -13,7 +14,7 @@ import {
   type Plan,
 } from '../plan';
 import { footprint } from '../areas';
-import { oneRing } from '../geometry';
+import { oneRing, type Point } from '../geometry';
 import {
   brushFor,
   brushwork,
@@ -102,8 +103,18 @@ function brushed(
   return act.shields.length === 0 ? acts : underShields(plan, act, index, [startS, endS], acts);
 }
 
+/** A stroke as it is planned: with which brush and, on the sheet, what is in it. */
+type PlannedStroke = HandStroke & Pick<PaintedStroke, 'brush'> & Pick<Pass, 'mix'>;
+
+/** Which mix a pass lays at a place of the sheet. */
+function mixOnSheet(plan: Plan, pass: Pass): (at: Point) => string | null {
+  const [rim, laid] = [rimOf(plan), laidAt(plan, pass)];
+  return ([x, y]) => laid([x - rim, y - rim]);
+}
+
 /** The strokes of a pass, area by area, round the whites it does not name. */
-function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { readonly brush: string })[] {
+function strokesOf(plan: Plan, pass: Pass, index: number): PlannedStroke[] {
+  const mixThere = mixOnSheet(plan, pass);
   const masked = maskedAfter(plan.acts, index);
   return pass.areas.flatMap((area) => {
     // Over what lies under mask a hand goes.
@@ -114,18 +125,25 @@ function strokesOf(plan: Plan, pass: Pass, index: number): (HandStroke & { reado
     const brush = brushFor(outline);
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
     const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
-    return brushwork({ outline, round, brush, filmUm }).map((stroke) => ({
+    const several = pass.also.length > 0 ? { laidAt: mixThere } : {};
+    return brushwork({ outline, round, brush, filmUm, ...several }).map((stroke) => ({
       ...stroke,
       brush: brush.id,
+      mix: mixThere(midway(stroke.points)),
     }));
   });
 }
+
+const midway = (points: readonly (readonly [number, number, ...unknown[]])[]): Point => {
+  const [x, y] = points[Math.floor(points.length / 2)];
+  return [x, y];
+};
 
 /** A stroke as a hand made it on a trial sheet, in the same time after the pass begins. */
 function asPainted(plan: Plan, pass: Pass, { brush, load, points }: PaintedStroke, startS: number): PanelAct {
   const rim = rimOf(plan);
   return {
-    ...strokeAct(plan, pass, { points: [], load, brush }, 0),
+    ...strokeAct(plan, pass, { points: [], load, brush, mix: laidAt(plan, pass)(midway(points)) }, 0),
     kind: 'stroke',
     atS: startS + points[0][3],
     points: points.map(([x, y, pressure, s]) => [x + rim, y + rim, pressure, startS + s]),
@@ -135,10 +153,10 @@ function asPainted(plan: Plan, pass: Pass, { brush, load, points }: PaintedStrok
 function strokeAct(
   plan: Plan,
   pass: Pass,
-  { points, load, brush }: HandStroke & { readonly brush: string },
+  { points, load, brush, mix: id }: PlannedStroke,
   share: number,
 ): ActOf<'stroke'> {
-  const mix = pass.mix === null ? null : mixOf(plan, pass.mix);
+  const mix = id === null ? null : mixOf(plan, id);
   const fades = pass.technique === 'graded-wash' ? 1 + (GRADES_TO - 1) * share : 1;
   return {
     kind: 'stroke',

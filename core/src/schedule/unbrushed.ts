@@ -1,5 +1,5 @@
 import { bounds, contains, oneRing, polygonArea, type Point, type Polygon, type Ring } from '../geometry';
-import { laidMix, LIFT, mixOf, outlineOf, SALT, type Pass, type Plan } from '../plan';
+import { laidAt, laidMix, LIFT, mixOf, outlineOf, rimOf, SALT, type Pass, type Plan } from '../plan';
 import { loadsByCode } from '../pigment';
 import { chance } from '../units';
 import type { PanelAct } from '../water';
@@ -53,17 +53,21 @@ const shapeOf = (plan: Plan, area: string): { polygon: Ring } => ({
   polygon: oneRing(onSheet(plan, outlineOf(plan, area))),
 });
 
-/** Pigment of a pass on what it covers, g/m². */
-const loads = (plan: Plan, { mix, filmUm }: Pass): { pigment: string; gm2: number }[] =>
+/** Pigment of a mix on what a pass covers with it, g/m². */
+const loads = (
+  plan: Plan,
+  { mix, filmUm }: Pick<Pass, 'mix' | 'filmUm'>,
+): { pigment: string; gm2: number }[] =>
   mix === null ? [] : loadsByCode(laidMix(plan, mixOf(plan, mix), filmUm));
 
 /** Round prints strewn over the areas of a pass until so much of them is covered as it says. */
 function prints(plan: Plan, pass: Pass, atS: number, acrossMm: number): PanelAct[] {
+  const [rim, laid] = [rimOf(plan), laidAt(plan, pass)];
   const apartMm = (acrossMm / 2) * Math.sqrt(Math.PI / Math.min(1, pass.covers));
   return pass.areas.flatMap((area) =>
     strewn(onSheet(plan, outlineOf(plan, area)), apartMm).map(([x, y]): PanelAct => ({
       ...{ kind: 'print', atS, shape: { circle: [x, y, acrossMm / 2] } },
-      ...{ filmUm: pass.filmUm, pigments: loads(plan, pass) },
+      ...{ filmUm: pass.filmUm, pigments: loads(plan, { ...pass, mix: laid([x - rim, y - rim]) }) },
     })),
   );
 }

@@ -224,7 +224,7 @@ describe('a batch', () => {
       const request = asked({
         tasks: [
           ...tasks.map((task) => ({ ...task, card: 'a', copies: 6 })),
-          ...tasks.map(({ board: _, ...task }) => ({ ...task, id: `b${task.id}`, card: 'b' })),
+          ...tasks.map(({ id, handsS }) => ({ id: `b${id}`, handsS, card: 'b' })),
         ],
         lags: [...lags, ...lags.map((lag) => ({ ...lag, from: `b${lag.from}`, to: `b${lag.to}` }))],
         ...{ copies: 10, boards, timeLimitS: 0.8 },

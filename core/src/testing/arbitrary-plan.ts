@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { rectangle } from '../geometry';
 import { MASKING_TOOL_IDS } from '../masking';
-import { CHORES, TECHNIQUES, WAYS, type Command, type Plan } from '../plan';
+import { CHORES, LIES, mixesOf, TECHNIQUES, WAYS, type Command, type Plan } from '../plan';
 import { addArea, addMix, addPass } from './small-plan';
 
 const AREAS = ['sky', 'field', 'boat', 'reeds', 'moon'];
@@ -39,8 +39,17 @@ const pass = fc
       }),
       { maxLength: 2 },
     ),
+    also: fc.array(
+      fc.record({
+        mix: fc.constantFrom(...MIXES),
+        lies: fc.constantFrom(...LIES),
+        share: number(0.05, 0.95),
+      }),
+      { maxLength: 2 },
+    ),
   })
-  .map(({ id, area, mix, ...rest }) => addPass(id, area, mix, rest));
+  // Clear water is laid alone.
+  .map(({ id, area, mix, also, ...rest }) => addPass(id, area, mix, { ...rest, also: mix ? also : [] }));
 
 /** Any command a painter's press could lead to on the test plan; some name things that are not there. */
 export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
@@ -87,6 +96,16 @@ export const anyCommand: fc.Arbitrary<Command> = fc.oneof(
     .record({ id: fc.constantFrom(...MIXES), strength: number(0.02, 1) })
     .map(({ id, strength }) => addMix(id, strength, 'PB29')),
   pass,
+  fc
+    .record({ n: fc.integer({ min: 1, max: 2 }), pass: passId, mix: fc.option(fc.constantFrom(...MIXES)) })
+    .map(({ n, pass: id, mix }): Command => ({
+      do: 'vary',
+      variant: {
+        ...{ id: `variant-${n}`, name: `variant ${n}`, copies: n },
+        changes: [mix ? { do: 'lay-in', pass: id, mix } : { do: 'leave-out', pass: id }],
+      },
+    })),
+  fc.integer({ min: 1, max: 2 }).map((n): Command => ({ do: 'take-variant', variant: `variant-${n}` })),
   fc.integer({ min: 1, max: 6 }).map((n): Command => ({ do: 'remove-act', act: `pass-${n}` })),
   fc
     .shuffledSubarray(['pass-1', 'pass-2', 'prepare', 'tape', 'nobody'])
@@ -110,7 +129,11 @@ export function isSensible(plan: Plan, command: Command): boolean {
         !has(plan.acts, command.act.id) &&
         command.act.areas.every((area) => has(plan.areas, area)) &&
         (command.act.kind !== 'pass' || command.act.shields.every(({ area }) => has(plan.areas, area))) &&
-        (command.act.kind !== 'pass' || command.act.mix === null || has(plan.mixes, command.act.mix))
+        (command.act.kind !== 'pass' || mixesOf(command.act).every((mix) => has(plan.mixes, mix)))
+      );
+    case 'vary':
+      return command.variant.changes.every(
+        (change) => has(plan.acts, change.pass) && (change.do === 'leave-out' || has(plan.mixes, change.mix)),
       );
     default:
       return true;

@@ -17,6 +17,8 @@ export interface Brushwork {
   readonly brush: Brush;
   /** Mean film wanted over the area, µm. */
   readonly filmUm: number;
+  /** What lies in the brush at a place: a stroke ends where that changes. Always the same where nothing is said. */
+  readonly laidAt?: (at: Point) => unknown;
 }
 
 /** One stroke of a hand: where it goes, with pressure 0…1, and how full the brush comes to it, as a share of its belly. */
@@ -61,11 +63,13 @@ export function brushFor(outline: Polygon): Brush {
  * that what is wet stays wet. The brush is loaded again when it gives out, and pressed less where the area is narrow.
  * Each stroke's mean film is the one wanted, as far as the belly goes. The same area always gives the same strokes.
  */
-export function brushwork({ outline, round: whites, brush, filmUm }: Brushwork): HandStroke[] {
+export function brushwork({ outline, round: whites, brush, filmUm, laidAt }: Brushwork): HandStroke[] {
   const round = whites.filter((white) => gapBetween(white, outline) === 0);
   const room = clearanceIn(outline, round);
   const edges = cutIn([...outline, ...round.flat()], brush, room);
-  const paths = [...edges, ...lines(outline, brush, room)].flatMap((path) => byLoads(path, brush));
+  const paths = [...edges, ...lines(outline, brush, room)]
+    .flatMap((path) => (laidAt ? byWhatIsLaid(path, laidAt) : [path]))
+    .flatMap((path) => byLoads(path, brush));
   const down = isWide(outline) ? 1 : 0;
   const height = (path: Path): number => path.reduce((sum, point) => sum + point[down], 0) / path.length;
   return paths
@@ -151,6 +155,19 @@ function runsOf(
     } else runs.at(-1)!.push([x, y, pressureFor(brush, 2 * half)]);
   }
   return runs.filter((run) => run.length > 0);
+}
+
+/** Cuts a path where another mix is to be laid; both reach to where they meet. */
+function byWhatIsLaid(path: Path, laidAt: (at: Point) => unknown): Path[] {
+  const pieces: [number, number, number][][] = [];
+  let last: unknown;
+  for (const [x, y, pressure] of path) {
+    const laid = laidAt([x, y]);
+    if (pieces.length > 0) pieces.at(-1)!.push([x, y, pressure]);
+    if (pieces.length === 0 || laid !== last) pieces.push([[x, y, pressure]]);
+    last = laid;
+  }
+  return path.length === 1 ? pieces : pieces.filter((piece) => piece.length > 1);
 }
 
 /** Cuts a path where the brush would be loaded again. */

@@ -17,6 +17,7 @@ import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
 import { TableWorker, type Search } from '../../workers/table-worker.service';
+import { Variants } from './variants.component';
 import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
 
 const WIDTH_PX = 800;
@@ -26,7 +27,7 @@ const HEIGHT_PX = 300;
 @Component({
   selector: 'kd-batch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, ProgressBar],
+  imports: [Choice, NumberField, ProgressBar, Variants],
   templateUrl: './batch.component.html',
   styleUrl: './batch.component.scss',
 })
@@ -130,6 +131,6 @@ export class Batch {
 }
 
 const orderedBy = (plan: Plan): readonly unknown[] => [
-  ...[plan.acts, plan.table, plan.brief.copies, plan.brief.spares, plan.climate, plan.paper],
+  ...[plan.acts, plan.table, plan.brief.copies, plan.brief.spares, plan.variants, plan.climate, plan.paper],
   ...[plan.areas, plan.whites, plan.resists, plan.rules, plan.embedded],
 ];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommands } from '@kettle/core/plan';
-import { batchOf, togetherOf } from '@kettle/core/schedule';
+import { batchOf } from '@kettle/core/schedule';
 import { done } from '@kettle/core/units';
 import { heronAtLowTide, kettleInTheRain } from '../../../../demo';
 import { lookAheadOf } from '../../testing/look-ahead';
@@ -14,7 +14,7 @@ const plan = applyCommands(heronAtLowTide(), [
   { do: 'set-table', change: { boards: 6 } },
 ]).plan;
 const DESK = { today: '2026-03-02', evenings: [{ weekday: 2, minutes: 90 }] };
-const batch = done(batchOf(plan, DESK));
+const batch = done(batchOf([plan], DESK));
 
 describe('a batch', () => {
   it('is drawn with a thread for every copy, its knots where the hands are on it', () => {
@@ -51,10 +51,13 @@ describe('a batch', () => {
   });
 
   it('of two cards is said by their titles, each with the acts of its own', () => {
-    const both = [kettleInTheRain(), heronAtLowTide()];
-    const together = done(togetherOf(both, DESK));
+    const both = [kettleInTheRain(), heronAtLowTide()].map((card) => ({
+      ...card,
+      brief: { ...card.brief, copies: 1, spares: 0 },
+    }));
+    const together = done(batchOf(both, DESK));
     expect(batchInShort(both, together)).toMatch(
-      /^1 Kettle in the rain, 2 Heron at low tide in .* one after the other/,
+      /^Kettle in the rain and Heron at low tide in .* one after the other/,
     );
     const { threads } = batchDrawing(both, together, 800, 300);
     expect(

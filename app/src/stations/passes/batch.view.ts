@@ -1,5 +1,5 @@
-import type { Plan } from '@kettle/core/plan';
-import type { Batch } from '@kettle/core/schedule';
+import { copiesOf, type Kind, type Plan } from '@kettle/core/plan';
+import { copiesInTurn, type Batch } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { actInWords } from '../../ui/act-words';
 import { mixLooks } from '../colours/colours.view';
@@ -37,8 +37,37 @@ const TOP_PX = 14;
 const BOTTOM_PX = 24;
 const MOST_ROW_PX = 34;
 
-/** The plan of a copy: of several cards each has its own. */
-const planOf = (plans: readonly Plan[], copy: number): Plan => plans.at(copy - 1) ?? plans[0];
+/** A copy of a batch: what it is painted by, and what it is called. */
+interface Sheet {
+  readonly plan: Plan;
+  /** Its card where there are several, and its number where there are several of that. */
+  readonly title: string | null;
+  readonly number: number | null;
+  readonly variant: string | null;
+}
+
+/** All copies of a batch in the order of their numbers. */
+function sheetsOf(plans: readonly Plan[]): Sheet[] {
+  const kinds = copiesInTurn(plans);
+  const cardOf = ({ plan }: Kind): string => plan.id;
+  return kinds.map((kind, i) => {
+    const own = kinds.filter((other) => cardOf(other) === cardOf(kind)).length;
+    const before = kinds.slice(0, i).filter((other) => cardOf(other) === cardOf(kind)).length;
+    return {
+      plan: kind.plan,
+      title: plans.length > 1 ? kind.plan.title : null,
+      number: plans.length > 1 && own === 1 ? null : before + 1,
+      variant: kind.variant === null ? null : kind.name,
+    };
+  });
+}
+
+/** “copy 3, in rose”, or of several cards “Heron at low tide 2”. */
+const sheetInWords = ({ title, number, variant }: Sheet): string =>
+  [
+    title === null ? `copy ${number}` : [title, number].filter((part) => part !== null).join(' '),
+    ...(variant === null ? [] : [variant]),
+  ].join(', ');
 
 export function batchDrawing(
   plans: readonly Plan[],
@@ -49,19 +78,20 @@ export function batchDrawing(
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / batch.endS;
   const x = (s: number): number => LEFT_PX + s * pxPerS;
   const rowPx = Math.min(MOST_ROW_PX, (heightPx - TOP_PX - BOTTOM_PX) / batch.copies);
+  const sheets = sheetsOf(plans);
   const looks = new Map(
-    plans.map((plan) => [plan, new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]))]),
+    plans.map((plan) => [plan.id, new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]))]),
   );
   const colourOf = (plan: Plan, id: string): string | null => {
     const act = plan.acts.find((a) => a.id === id);
-    return act?.kind === 'pass' && act.mix !== null ? (looks.get(plan)!.get(act.mix) ?? null) : null;
+    return act?.kind === 'pass' && act.mix !== null ? (looks.get(plan.id)!.get(act.mix) ?? null) : null;
   };
   const hour = [900, 1800, 3600, 7200, 14_400].find((s) => s * pxPerS >= 60) ?? 28_800;
   return {
     ...{ width, height: TOP_PX + rowPx * batch.copies + BOTTOM_PX, left: LEFT_PX },
     threads: Array.from({ length: batch.copies }, (_, i) => {
       const own = batch.steps.filter(({ copy }) => copy === i + 1);
-      const plan = planOf(plans, i + 1);
+      const { plan } = sheets[i];
       return {
         copy: i + 1,
         y: TOP_PX + (i + 0.5) * rowPx,
@@ -71,7 +101,7 @@ export function batchDrawing(
           x: x(startS),
           width: Math.max(1.5, (endS - startS) * pxPerS),
           colour: colourOf(plan, id),
-          label: `${formatClock(startS)} ${said(plan, id)}, ${plans.length > 1 ? plan.title : `copy ${i + 1}`}`,
+          label: `${formatClock(startS)} ${said(plan, id)}, ${sheetInWords(sheets[i])}`,
         })),
       };
     }),
@@ -104,10 +134,11 @@ export interface BatchStage {
 /** The order of a batch, stage by stage: the same acts on one copy after another are one stage; breaks stand between. */
 export function batchStages(plans: readonly Plan[], batch: Batch): BatchStage[] {
   const stages: { atS: number; what: string; copies: number[] }[] = [];
+  const sheets = sheetsOf(plans);
   const turns = turnsOf(batch);
   for (const { atS, ids, copy } of turns) {
     const last = stages.at(-1);
-    const plan = planOf(plans, copy);
+    const { plan } = sheets[copy - 1];
     const what = ids.map((id) => said(plan, id)).join(', then ');
     const rest = batch.breaks.some(({ startS, added }) => added && last && startS > last.atS && startS < atS);
     if (last?.what === what && !rest) last.copies.push(copy);
@@ -125,7 +156,7 @@ export function batchStages(plans: readonly Plan[], batch: Batch): BatchStage[] 
     .map(({ atS, what, copies }) => ({
       at: formatClock(atS),
       what,
-      copies: plans.length > 1 ? copies.map((copy) => planOf(plans, copy).title).join(', ') : runs(copies),
+      copies: copiesInWords(sheets, copies),
     }));
 }
 
@@ -143,6 +174,17 @@ function turnsOf({ steps }: Batch): { atS: number; untilS: number; copy: number;
     } else turns.push({ atS: startS, untilS: endS, copy, ids: [id] });
   }
   return turns;
+}
+
+/** “1–3, 5”, or card by card “Kettle in the rain, Heron at low tide 1–3”. */
+function copiesInWords(sheets: readonly Sheet[], copies: readonly number[]): string {
+  const titles = [...new Set(copies.map((copy) => sheets[copy - 1].title))];
+  return titles
+    .map((title) => {
+      const own = copies.map((copy) => sheets[copy - 1]).filter((sheet) => sheet.title === title);
+      return [title, runs(own.flatMap(({ number }) => number ?? []))].filter(Boolean).join(' ');
+    })
+    .join(', ');
 }
 
 /** “1–3, 5”. */
@@ -168,20 +210,22 @@ export function batchInShort(
     ? `${formatSpan(oneByOneS)} one after the other`
     : `${formatSpan(endS / copies)} a copy, ${formatSpan(oneByOneS / copies)} one by one`;
   const what = several
-    ? plans.map(({ title }, i) => `${i + 1} ${title}`).join(', ')
+    ? plans.map((plan) => `${plan.title}${ofMany(copiesOf(plan))}`).join(' and ')
     : `${copies} ${copies === 1 ? 'copy' : 'copies'}`;
   if (copies === 1) return `1 copy in ${formatSpan(endS)}.`;
   const least = `no order could be done before ${formatSpan(leastS)}`;
   return `${what} in ${formatSpan(endS)}${rests > 0 ? `, with ${rests} ${rests === 1 ? 'rest' : 'rests'} put in` : ''}: ${each}; ${least}.`;
 }
 
+const ofMany = (copies: number): string => (copies === 1 ? '' : ` (${copies} copies)`);
+
 /** How the order falls on the painter’s evenings, an evening a line. */
 export function eveningsInWords(plans: readonly Plan[], { evenings, steps }: Batch): string[] {
   if (evenings === null) return ['Your evenings do not hold it, as far ahead as two years.'];
+  const sheets = sheetsOf(plans);
   return evenings.map(({ day, from, to, takesS, overS }) => {
     const [first, last] = [steps[from], steps[to - 1]].map(({ id, copy }) => {
-      const plan = planOf(plans, copy);
-      return `“${said(plan, id)}” on ${plans.length > 1 ? plan.title : `copy ${copy}`}`;
+      return `“${said(sheets[copy - 1].plan, id)}” on ${sheetInWords(sheets[copy - 1])}`;
     });
     const over =
       overS > 0 ? `; ${formatSpan(overS)} longer than the evening, since nothing can be left wet` : '';

@@ -30,6 +30,7 @@ import { Proposal } from './proposal.component';
 import { startChoices, startFrom, startId, type StartId } from './start.view';
 import { WhatIf } from './what-if.component';
 import { Painting } from './painting/painting.component';
+import { OtherMixes } from './other-mixes.component';
 import { Shields } from './shields.component';
 import {
   adviceOf,
@@ -58,6 +59,7 @@ const OTHERS = [
     Select,
     Choice,
     Order,
+    OtherMixes,
     Painting,
     PanelPicture,
     Shields,
@@ -176,10 +178,14 @@ export class PassesStation {
     this.store.do({ do: 'change-pass', pass: pass.id, change });
   }
 
+  lay(pass: Pass, mix: string | null): void {
+    this.change(pass, laying(pass, mix));
+  }
+
   changeTechnique(pass: Pass, technique: string): void {
     const mix = techniqueOf(technique).pigment ? (pass.mix ?? this.firstMix()) : null;
     const { filmUm, covers, start } = newPass({ id: pass.id, areas: pass.areas, technique, mix });
-    this.change(pass, { technique, filmUm, covers, start, mix });
+    this.change(pass, { technique, filmUm, covers, start, ...laying(pass, mix) });
   }
 
   toggleArea(pass: Pass, area: string): void {
@@ -220,3 +226,9 @@ export class PassesStation {
     this.picked.set(null);
   }
 }
+
+/** Clear water is laid alone. */
+const laying = ({ also }: Pass, mix: string | null): Pick<Pass, 'mix' | 'also'> => ({
+  mix,
+  also: mix === null ? [] : also,
+});

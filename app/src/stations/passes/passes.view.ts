@@ -1,9 +1,9 @@
 import type { Finding } from '@kettle/core/checks';
-import { techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/plan';
+import { nameOf, techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/plan';
 import { stageAt } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
-import { actInWords, toMind } from '../../ui/act-words';
+import { actInWords, mixesInWords, toMind } from '../../ui/act-words';
 import type { Rehearsal } from '../../state/rehearsal.service';
 import { stationOfCheck } from '../../state/station-of-check';
 import type { KeptMoment } from '../../workers/simulation-api';
@@ -42,12 +42,10 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
         swatch: look ? { wet: look.wet, dry: look.dry } : null,
         how:
           act.kind === 'pass'
-            ? [look?.mix.name ?? (act.mix === null ? 'clear water' : ''), waterWord(act.filmUm), spread(act)]
-                .filter(Boolean)
-                .join(' · ')
+            ? [mixesInWords(plan, act), waterWord(act.filmUm), spread(act)].filter(Boolean).join(' · ')
             : '',
         when: step
-          ? `at ${formatClock(step.startS)}${step.waited?.area ? `, ${waitsFor(plan, step.waited.area)}` : ''}`
+          ? `at ${formatClock(step.startS)}${step.waited?.area ? `, waiting for the ${nameOf(plan, step.waited.area)}` : ''}`
           : ahead
             ? 'never: what it waits for does not dry in this air'
             : '',
@@ -67,11 +65,6 @@ export function findingsOfWhole(notes: readonly PassNote[], ahead: LookAhead | n
 
 /** How much of its areas a pass covers, where that is not all. */
 const spread = ({ covers }: Pass): string => (covers < 1 ? `over ${Math.round(100 * covers)} % of it` : '');
-
-function waitsFor(plan: Plan, area: string): string {
-  const name = plan.areas.find((a) => a.id === area)?.name ?? area;
-  return `once the ${name} is ready`;
-}
 
 function afterwards(act: Act, ahead: LookAhead | null): string {
   if (act.kind !== 'pass' || !ahead) return '';

@@ -1,9 +1,9 @@
-import { nameOf, choreOf, mixOf, techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
+import { nameOf, choreOf, mixesOf, techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
 import type { SittingNow, WetNow } from '@kettle/core/sitting';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { mixLooks, type MixLook } from '../colours/colours.view';
-import { actInWords, toMind } from '../../ui/act-words';
+import { actInWords, mixesInWords, toMind } from '../../ui/act-words';
 import { strandOutline } from '../../ui/strand.view';
 
 /** The one act to do, in words large enough for arm's length. */
@@ -36,10 +36,9 @@ const BAND_FACTOR = Math.exp(1.2816 * 0.15);
 /** The act in words, with its gate and its caution. */
 export function actCard(plan: Plan, act: Act): ActCard {
   if (act.kind === 'pass') {
-    const mix = act.mix === null ? 'clear water' : mixOf(plan, act.mix).name;
     return {
       title: actInWords(plan, act),
-      how: `${mix} · ${waterWord(act.filmUm)}`,
+      how: `${mixesInWords(plan, act)} · ${waterWord(act.filmUm)}`,
       advice: techniqueOf(act.technique).advice,
       mind: toMind(plan, act),
       gate: null,
@@ -110,7 +109,9 @@ export function waitInWords(plan: Plan, now: SittingNow): string {
 
 /** The mixes the passes use, to be mixed before any wetting. */
 export const mixesToPrepare = (plan: Plan): MixLook[] =>
-  mixLooks(plan).filter(({ mix }) => plan.acts.some((act) => act.kind === 'pass' && act.mix === mix.id));
+  mixLooks(plan).filter(({ mix }) =>
+    plan.acts.some((act) => act.kind === 'pass' && mixesOf(act).includes(mix.id)),
+  );
 
 /** What else must lie ready before the first wash. */
 export function layReady(plan: Plan): string[] {
