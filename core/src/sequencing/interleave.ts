@@ -1,6 +1,6 @@
 import type { Block } from './blocks';
 import { Distances } from './distances';
-import { startsOfAll, type Packed } from './packed';
+import { JOBS_A_BREATH, startsOfAll, type Packing } from './packed';
 import type { Project } from './project';
 
 /** Times nearer than this are the same, s. */
@@ -44,12 +44,12 @@ interface Next {
  * while others wait within their latest starts, so that the work of one fills the waits of another; nothing is begun unless
  * all that is open can still be ended in time. `null` where the boards have run out, or an end was not found.
  */
-export function interleaved(
+export function* interleaved(
   one: Project,
   blocks: readonly Block[],
   copies: number,
   { ofCopy, goOnS }: Turns,
-): Packed | null {
+): Packing {
   const { jobs, holdings } = one;
   const distances = Distances.of(one)!;
   const end = distances.size - 1;
@@ -146,7 +146,8 @@ export function interleaved(
     return ends;
   };
 
-  while (unbegun.size > 0 || open.length > 0) {
+  for (let laid = 1; unbegun.size > 0 || open.length > 0; laid++) {
+    if (laid % JOBS_A_BREATH === 0) yield;
     const next = choices().find(goes);
     if (!next) return null;
     const { of, job, startS } = next;

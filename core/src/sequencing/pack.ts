@@ -3,7 +3,7 @@ import type { Block } from './blocks';
 import { Calendar } from './calendar';
 import { Distances } from './distances';
 import { interleaved } from './interleave';
-import { startsOfAll, type Packed } from './packed';
+import { JOBS_A_BREATH, startsOfAll, type Packed, type Packing } from './packed';
 import type { Project } from './project';
 import { BoardShelf } from './shelf';
 
@@ -26,7 +26,8 @@ const SHAKES = 1.5;
 const FOLLOWS = [0, 0.25, 0.5, 0.75, 1, 1.5, 8];
 
 /**
- * Orders of many copies, one after another without end: `null` where boards would have run out for good. What latest starts
+ * Orders of many copies, one after another without end: `null` where boards would have run out for good, `undefined` between
+ * two breaths of one. What latest starts
  * tie together is put in order once; then, again and again, that block of any copy is laid which can begin first, of those
  * that can begin together the one with the longest work behind it, further copies later by more or less. Later rounds have
  * their turns shaken by chance. (A parallel schedule generation scheme; Kolisch 1996.)
@@ -36,7 +37,7 @@ export function* packCopies(
   copies: number,
   { blocks, whole }: CutCopy,
   seed: number,
-): Generator<Packed | null, never> {
+): Generator<Packed | null | undefined, never> {
   const random = chance(seed);
   const workS = one.jobs.reduce((sum, { handsS }) => sum + handsS, 0);
   for (let round = 0; ; round++) {
@@ -48,10 +49,10 @@ export function* packCopies(
     const laid =
       blocks &&
       (one.hands === 1 && round % 2 === 1
-        ? interleaved(one, blocks, copies, { ofCopy: turnOf, goOnS })
-        : lay(one, blocks, copies, turnOf));
+        ? yield* interleaved(one, blocks, copies, { ofCopy: turnOf, goOnS })
+        : yield* lay(one, blocks, copies, turnOf));
     // Whole copies one after another always go, if there is an order at all.
-    yield laid ?? (whole && lay(one, whole, copies, (copy) => -copy * workS));
+    yield laid ?? (whole && (yield* lay(one, whole, copies, (copy) => -copy * workS)));
   }
 }
 
@@ -68,12 +69,12 @@ interface Turn {
   readonly turnS: number;
 }
 
-function lay(
+function* lay(
   one: Project,
   blocks: readonly Block[],
   copies: number,
   turnOf: (copy: number) => number,
-): Packed | null {
+): Packing {
   const { jobs, holdings } = one;
   const distances = Distances.of(one)!;
   const end = distances.size - 1;
@@ -141,7 +142,8 @@ function lay(
     }
   };
 
-  while (left.size > 0) {
+  for (let laid = 1; left.size > 0; laid++) {
+    if (laid % JOBS_A_BREATH === 0) yield;
     const next = earliest();
     if (next === null) return null;
     left.delete(next);

@@ -46,25 +46,35 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   const cut = { blocks: yield* blocksOf(one), whole: yield* wholeCopy(one) };
   const packings = packCopies(one, request.copies, cut, 1);
   const bound = batchBound(one);
-  let best = packings.next().value;
-  for (let i = 1; i < PACKINGS; i++) {
-    best = sooner(best, packings.next().value);
-    yield (Date.now() - begunMs) / limitMs;
-  }
+  const endMs = begunMs + limitMs;
+  let best: Packed | null = null;
+  for (let i = 0; i < PACKINGS; i++) best = yield* bettered(best, packings, { begunMs, endMs });
   const all = projectOf(request);
   if (all.jobs.length <= COMPARED) {
-    const searched = yield* searchOrders(inTurn(all), { untilMs: begunMs + limitMs, known: best });
+    const searched = yield* searchOrders(inTurn(all), { untilMs: endMs, known: best });
     return answer(all, { ...searched, boundS: Math.max(bound, searched.boundS) });
   }
   const endS = (): number => best?.makespanS ?? Infinity;
-  while (Date.now() < begunMs + limitMs && endS() > bound + EPSILON_S) {
-    yield (Date.now() - begunMs) / limitMs;
-    best = sooner(best, packings.next().value);
-  }
+  while (Date.now() < endMs && endS() > bound + EPSILON_S)
+    best = yield* bettered(best, packings, { begunMs, endMs });
   return answer(all, {
     ...{ starts: best?.starts ?? null, makespanS: endS() },
     ...{ boundS: bound, complete: endS() <= bound + EPSILON_S },
   });
+}
+
+/** The better of what is known and the next order made in its time; the first is waited for, however long it takes. */
+function* bettered(
+  best: Packed | null,
+  packings: ReturnType<typeof packCopies>,
+  { begunMs, endMs }: { readonly begunMs: number; readonly endMs: number },
+): Work<Packed | null> {
+  while (!best || Date.now() < endMs) {
+    const found = packings.next().value;
+    yield (Date.now() - begunMs) / (endMs - begunMs);
+    if (found !== undefined) return sooner(best, found);
+  }
+  return best;
 }
 
 const sooner = (one: Packed | null, other: Packed | null): Packed | null =>
