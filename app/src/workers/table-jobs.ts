@@ -1,6 +1,6 @@
 import { composition, filledAt, fluidMl } from '@kettle/core/areas';
 import { cutSheet, offcutsOf } from '@kettle/core/card';
-import { runChecks } from '@kettle/core/checks';
+import { checkAllKinds, runChecks } from '@kettle/core/checks';
 import { suggestPalettes } from '@kettle/core/dish';
 import { unpackResists } from '@kettle/core/masking';
 import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
@@ -54,7 +54,7 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
         revision,
         timeline,
         looks: areaLooks(plan, timeline),
-        findings: runChecks(plan, timeline, desk),
+        findings: checkAllKinds(plan, timeline, desk),
         creepMm: creepOf(plan, line),
         kernel: line.name,
       };

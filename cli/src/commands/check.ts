@@ -1,4 +1,4 @@
-import { runChecks } from '@kettle/core/checks';
+import { checkAllKinds } from '@kettle/core/checks';
 import { readPlan } from '@kettle/core/formats';
 import { layOut } from '@kettle/core/schedule';
 import type { CliCommand } from '../command';
@@ -13,6 +13,6 @@ export const check: CliCommand = {
   input: 'plan',
   run: (input) => {
     const plan = readPlan(input);
-    return { findings: runChecks(plan, layOut(plan)) };
+    return { findings: checkAllKinds(plan, layOut(plan)) };
   },
 };

@@ -4,7 +4,7 @@ import { pigmentByCode } from '../pigment';
 import { applyCommands, newMix, NEW_STUDIO, newPass, type Command, type Pass, type Plan } from '../plan';
 import { layOut, reachedAt, windowOf } from '../schedule';
 import { addArea, addPass, smallPlan } from '../testing/small-plan';
-import { CHECKS, runChecks, type CheckContext, type Finding } from '.';
+import { checkAllKinds, CHECKS, runChecks, type CheckContext, type Finding } from '.';
 
 /** What one check finds in a plan. */
 const of = (id: string, plan: Plan, desk?: CheckContext['desk']): Finding[] =>
@@ -286,6 +286,32 @@ describe('at the edge of its number', () => {
     const mended = applyCommands(both, finding.fix!.commands).plan;
     for (const plan of [laid([]), mended])
       expect([...of('complements-meet', plan), ...of('third-colour', plan)]).toEqual([]);
+  });
+
+  it('copies painted otherwise are looked at too, and what goes wrong with them alone is mended by painting all alike', () => {
+    const wet = smallPlan(
+      addPass('wet', 'sky', null, { technique: 'pre-wet', start: 'straight-on' }),
+      addPass('float', 'sky', 'blue', { technique: 'wet-in-wet', start: 'straight-on' }),
+    );
+    const late = (plan: Plan) =>
+      checkAllKinds(plan, layOut(plan)).filter(({ id }) => id === 'charge-too-late');
+    const varied = applyCommands(wet, [
+      {
+        do: 'vary',
+        variant: {
+          ...{ id: 'dry', name: 'on dry paper', copies: 1 },
+          changes: [{ do: 'leave-out', pass: 'wet' }],
+        },
+      },
+    ]).plan;
+    expect(late(wet)).toEqual([]);
+    const [finding] = late(varied);
+    expect(finding.why).toMatch(/^Of those painted “on dry paper”: /);
+    expect(late(applyCommands(varied, [...finding.fix!.commands]).plan)).toEqual([]);
+    const accepted = applyCommands(varied, [
+      { do: 'accept-finding', finding: finding.key, reason: 'they are to be hard-edged' },
+    ]).plan;
+    expect(late(accepted)).toEqual([]);
   });
 
   it('what floats wants something wet, and its fix wets it first', () => {

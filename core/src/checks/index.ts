@@ -1,2 +1,3 @@
 export type { Check, CheckContext, Finding, Severity } from './check';
+export { checkAllKinds } from './all-kinds';
 export { CHECKS, runChecks } from './registry';

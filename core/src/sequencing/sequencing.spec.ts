@@ -4,6 +4,8 @@ import { randomSequence } from '../testing/random-sequence';
 import { done } from '../units';
 import { lagName, sequence, sequenceRequestSchema, type Sequence, type SequenceRequest } from '.';
 import { oneMachineBound } from './one-machine';
+import { switchesIn } from './packed';
+import { projectOf } from './project';
 
 /** What an order breaks: a lag, or more in use than there is. Looked through without the search’s own means. */
 function broken(
@@ -251,6 +253,14 @@ describe('a batch', () => {
     // A busy machine may be slower; what it measures quietly stands in docs/measurements.
     expect(Math.max(...waits)).toBeLessThan(300);
   });
+});
+
+it('of two orders that end together the one with fewer switches is told by counting them', () => {
+  const { tasks, lags } = randomSequence(3, 3);
+  const one = projectOf(asked({ tasks, lags, copies: 2 }), { first: true });
+  // Jobs copy by copy: stage by stage there are two switches, copy by copy five.
+  expect(switchesIn(one, { starts: [0, 20, 40, 10, 30, 50], makespanS: 60 })).toBe(2);
+  expect(switchesIn(one, { starts: [0, 10, 20, 30, 40, 50], makespanS: 60 })).toBe(5);
 });
 
 it('hands that may be interrupted never take longer than any order of them', () => {

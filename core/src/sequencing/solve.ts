@@ -5,7 +5,7 @@ import { conflictIn } from './conflict';
 import { EPSILON_S } from './distances';
 import { searchOrders, type Searched, type Starts } from './exact';
 import { packCopies } from './pack';
-import type { Packed } from './packed';
+import { switchesIn, type Packed } from './packed';
 import { projectOf, type Project } from './project';
 import type { Sequence, SequenceRequest } from './request';
 
@@ -48,7 +48,7 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   const bound = batchBound(one);
   const endMs = begunMs + limitMs;
   let best: Packed | null = null;
-  for (let i = 0; i < PACKINGS; i++) best = yield* bettered(best, packings, { begunMs, endMs });
+  for (let i = 0; i < PACKINGS; i++) best = yield* bettered(one, best, packings, { begunMs, endMs });
   const all = projectOf(request);
   if (all.jobs.length <= COMPARED) {
     const searched = yield* searchOrders(inTurn(all), { untilMs: endMs, known: best });
@@ -56,7 +56,7 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   }
   const endS = (): number => best?.makespanS ?? Infinity;
   while (Date.now() < endMs && endS() > bound + EPSILON_S)
-    best = yield* bettered(best, packings, { begunMs, endMs });
+    best = yield* bettered(one, best, packings, { begunMs, endMs });
   return answer(all, {
     ...{ starts: best?.starts ?? null, makespanS: endS() },
     ...{ boundS: bound, complete: endS() <= bound + EPSILON_S },
@@ -65,6 +65,7 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
 
 /** The better of what is known and the next order made in its time; the first is waited for, however long it takes. */
 function* bettered(
+  one: Project,
   best: Packed | null,
   packings: ReturnType<typeof packCopies>,
   { begunMs, endMs }: { readonly begunMs: number; readonly endMs: number },
@@ -72,13 +73,18 @@ function* bettered(
   while (!best || Date.now() < endMs) {
     const found = packings.next().value;
     yield (Date.now() - begunMs) / (endMs - begunMs);
-    if (found !== undefined) return sooner(best, found);
+    if (found !== undefined) return better(one, best, found);
   }
   return best;
 }
 
-const sooner = (one: Packed | null, other: Packed | null): Packed | null =>
-  one && (!other || one.makespanS <= other.makespanS) ? one : other;
+/** The order that ends sooner; of two that end together the one with fewer switches from one task to another. */
+function better(project: Project, best: Packed | null, next: Packed | null): Packed | null {
+  if (!best || !next) return best ?? next;
+  const soonerS = best.makespanS - next.makespanS;
+  if (Math.abs(soonerS) > EPSILON_S) return soonerS > 0 ? next : best;
+  return switchesIn(project, next) < switchesIn(project, best) ? next : best;
+}
 
 /** Copies are alike: the same task of each may as well come in the order of their numbers, one task of every card. */
 function inTurn(all: Project): Project {
