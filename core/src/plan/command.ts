@@ -26,7 +26,7 @@ import { handActSchema, trialSchema, type Trial } from './trial';
 import { variantSchema } from './variant';
 import { dropUnused, embed, mixedFrom } from './embedded';
 import { changeIn, putIn, without } from './entries';
-import { keepChanges } from './kinds';
+import { keepVariants, makeRoom } from './kinds';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
 /**
@@ -277,7 +277,10 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   },
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
   'set-table': (plan, { change }) => void Object.assign(plan.table, change),
-  vary: (plan, { variant }) => putIn(plan.variants, variant),
+  vary: (plan, { variant }) => {
+    putIn(plan.variants, variant);
+    makeRoom(plan);
+  },
   'take-variant': (plan, { variant }) => void (plan.variants = without(plan.variants, variant)),
   'lay-sheet': (plan, { trial }) => putIn(plan.trials, trial),
   paint: (plan, { trial, acts }) => {
@@ -303,5 +306,5 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
 export function runCommand(plan: Plan, command: Command): void {
   // The table pairs each name with its own command; the compiler cannot follow that through a union.
   (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
-  keepChanges(plan);
+  keepVariants(plan);
 }

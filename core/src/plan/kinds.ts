@@ -1,3 +1,4 @@
+import { changeIn, without } from './entries';
 import type { Plan } from './plan';
 import type { Variant } from './variant';
 
@@ -10,11 +11,11 @@ export interface Kind {
   readonly plan: Plan;
 }
 
-/** Cards that are painted in all: what is wanted and what may be spoilt, or as many as are painted otherwise. */
-export const copiesOf = ({ brief, variants }: Pick<Plan, 'brief' | 'variants'>): number =>
-  Math.max(brief.copies + brief.spares, otherwise(variants));
+/** Cards that are painted in all: what is wanted, and what may be spoilt. */
+export const copiesOf = ({ brief }: Pick<Plan, 'brief'>): number => brief.copies + brief.spares;
 
-const otherwise = (variants: readonly Variant[]): number =>
+/** How many copies are painted otherwise than planned. */
+export const otherwise = (variants: readonly Variant[]): number =>
   variants.reduce((sum, { copies }) => sum + copies, 0);
 
 /** All copies of a card by their kind, those painted as planned first; none of them where all are painted otherwise. */
@@ -30,15 +31,32 @@ export function kindsOf(plan: Plan): Kind[] {
   ];
 }
 
-/** What some copies were to have otherwise goes with the pass or the mix it was said of. Changes a draft. */
-export function keepChanges({ variants, acts, mixes }: Plan): void {
-  for (const variant of variants) {
-    const kept = variant.changes.filter(
-      (change) =>
-        acts.some(({ id }) => id === change.pass) &&
-        (change.do === 'leave-out' || mixes.some(({ id }) => id === change.mix)),
+/** More copies no card has. */
+const MOST_COPIES = 500;
+
+/** Copies painted otherwise are among those there are: there are more of them if need be. Changes a draft. */
+export function makeRoom({ brief, variants }: Plan): void {
+  const wanted = otherwise(variants) - brief.spares;
+  if (wanted > brief.copies) brief.copies = Math.min(MOST_COPIES, wanted);
+}
+
+/**
+ * What some copies were to have otherwise goes with the pass or the mix it was said of, and no more are painted otherwise than
+ * there are. Changes a draft.
+ */
+export function keepVariants(plan: Plan): void {
+  const passes = new Set(plan.acts.map(({ id }) => id));
+  const mixes = new Set(plan.mixes.map(({ id }) => id));
+  let left = copiesOf(plan);
+  for (const { id, copies, changes } of [...plan.variants]) {
+    const among = Math.min(copies, left);
+    left -= among;
+    const kept = changes.filter(
+      (change) => passes.has(change.pass) && (change.do === 'leave-out' || mixes.has(change.mix)),
     );
-    if (kept.length < variant.changes.length) variant.changes = kept;
+    if (among === 0) plan.variants = without(plan.variants, id);
+    else if (among < copies || kept.length < changes.length)
+      changeIn(plan.variants, id, { copies: among, changes: kept });
   }
 }
 

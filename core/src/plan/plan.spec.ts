@@ -11,6 +11,7 @@ import {
   colourAt,
   handsOn,
   heartOf,
+  kindsOf,
   laidAt,
   layersAt,
   planSchema,
@@ -123,6 +124,21 @@ describe('commands', () => {
     expect(alone.acts.find(({ id }) => id === 'p1')).toMatchObject({ mix: 'blue', also: [] });
     expect(alone.variants[0].changes).toEqual([]);
     expect(did(plan, { do: 'remove-act', act: 'p1' }).variants[0].changes).toEqual([]);
+  });
+
+  it('more copies are painted where more are painted otherwise, and never more otherwise than there are', () => {
+    const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
+      do: 'vary',
+      variant: { ...VARIANT, changes: [] },
+    });
+    expect(plan.brief.copies).toBe(2);
+    const more = did(plan, { do: 'vary', variant: { ...VARIANT, id: 'w', copies: 3, changes: [] } });
+    expect([more.brief.copies, kindsOf(more).map(({ copies }) => copies)]).toEqual([5, [2, 3]]);
+    const fewer = did(more, { do: 'set-brief', change: { copies: 3 } });
+    expect(fewer.variants.map(({ copies }) => copies)).toEqual([2, 1]);
+    expect(did(more, { do: 'set-brief', change: { copies: 1 } }).variants.map(({ id }) => id)).toEqual(['v']);
+    const tooMany = { ...more, brief: { ...more.brief, copies: 4 } };
+    expect(planSchema.safeParse(tooMany).error?.issues[0].message).toBe('5 copies of 4');
   });
 
   it('several mixes of a pass have their places, and clear water is laid alone', () => {

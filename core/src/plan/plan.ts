@@ -191,6 +191,9 @@ export const planSchema = planShape.superRefine((plan, context) => {
       if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
     });
   });
+  const otherwise = plan.variants.reduce((sum, { copies }) => sum + copies, 0);
+  if (otherwise > plan.brief.copies + plan.brief.spares)
+    refuse(['variants'], `${otherwise} copies of ${plan.brief.copies + plan.brief.spares}`);
   const passes = new Set(plan.acts.filter(({ kind }) => kind === 'pass').map((act) => act.id));
   plan.variants.forEach(({ changes }, i) =>
     changes.forEach((change, j) => {
