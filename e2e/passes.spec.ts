@@ -178,7 +178,7 @@ it('another card is painted in the waits of this one', async () => {
     ),
   );
   expect(await page.$$eval('kd-batch .evenings li', (all) => all.length)).toBeGreaterThan(0);
-  await choose(page, 'Painted together with', 'alone');
+  await press(page, 'Without it');
   await seeText(page, '1 copy in');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('u');

@@ -78,6 +78,8 @@ export function* batchOf(plans: readonly Plan[], { evenings, today }: Days): Wor
 
 /** What the copies of one kind add to an order. */
 interface Part {
+  /** Of its card. */
+  readonly title: string;
   readonly copies: number;
   readonly tasks: readonly Task[];
   readonly lags: readonly Lag[];
@@ -98,9 +100,12 @@ function partOf({ plan, copies }: Kind): Omit<Part, 'onceS'> {
   const timeline = layOut(plan);
   const acts = plan.acts.filter((act) => !isApart(act));
   if (timeline.never.length > 0 || acts.length === 0)
-    throw new BadInput('acts', 'there is nothing to paint, or something never dries in this air');
+    throw new BadInput(
+      'acts',
+      `on “${plan.title}” there is nothing to paint, or something never dries in this air`,
+    );
   return {
-    copies,
+    ...{ title: plan.title, copies },
     tasks: acts.map((act) => ({ id: act.id, handsS: handsOn(plan, act), ...boardOf(act) })),
     lags: lagsOf(plan, timeline, acts),
   };
@@ -134,7 +139,10 @@ function* ordered(
   );
   const { makespanS } = found;
   if (makespanS === null)
-    throw new BadInput('acts', 'its rules cannot hold together in any order; put one card in order first');
+    throw new BadInput(
+      'acts',
+      `the rules of “${parts[0].title}” cannot hold together in any order; put that card in order first, by itself`,
+    );
   return { ...found, makespanS };
 }
 

@@ -5,6 +5,7 @@ import { applyCommands, newPass, type Command, type Plan } from '../plan';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { chance, done } from '../units';
 import {
+  batchOf,
   cheapestWayOut,
   criticalChain,
   dryAt,
@@ -120,6 +121,12 @@ describe('rules that cannot hold together', () => {
     const others = found.conflict.filter((lag) => lag !== window);
     // The paper dries and the mask sets in more time than the water shines.
     expect(others.reduce((sum, { minS }) => sum + minS, 90)).toBeGreaterThan(window.maxS!);
+  });
+
+  it('are told by the name of their card where copies of it are to be painted', () => {
+    const batch = (): unknown =>
+      done(batchOf([{ ...plan, title: 'Two moons' }], { evenings: [], today: '2026-03-02' }));
+    expect(batch).toThrow(/rules of “Two moons” cannot hold together/);
   });
 
   it('have a cheapest way out: the mask goes on first, which costs less than wetting again', () => {

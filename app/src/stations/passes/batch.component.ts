@@ -45,18 +45,25 @@ export class Batch {
     readonly batch: BatchOrder | null;
     readonly why: string;
   } | null>(null);
-  /** Another card that is painted in the waits of this one. */
-  readonly other = signal<string | null>(null);
-  readonly others = computed(() => [
-    { id: null, name: 'alone' },
-    ...this.shelf
+  /** Other cards that are painted in the waits of this one, in the order they were taken. */
+  private readonly together = signal<readonly string[]>([]);
+  /** Cards there are besides, with something to paint. */
+  private readonly others = computed(() =>
+    this.shelf
       .cards()
-      .filter(({ id, acts }) => id !== this.plan()?.id && acts.some(({ kind }) => kind === 'pass'))
+      .filter(({ id, acts }) => id !== this.plan()?.id && acts.some(({ kind }) => kind === 'pass')),
+  );
+  readonly taken = computed(() =>
+    this.together().flatMap((id) => this.others().filter((card) => card.id === id)),
+  );
+  readonly choices = computed(() =>
+    this.others()
+      .filter((card) => !this.taken().includes(card))
       .map(({ id, title }) => ({ id, name: title })),
-  ]);
+  );
   private readonly plans = computed((): readonly Plan[] => {
-    const other = this.shelf.cards().find(({ id }) => id === this.other() && id !== this.plan()?.id);
-    return [this.plan(), other].filter((plan) => plan !== null && plan !== undefined);
+    const plan = this.plan();
+    return plan ? [plan, ...this.taken()] : [];
   });
   /** What an order depends on; the name and the wording of a card are not among it. */
   private readonly asked = computed(
@@ -101,6 +108,14 @@ export class Batch {
 
   lay(change: Partial<Plan['table']>): void {
     this.store.do({ do: 'set-table', change });
+  }
+
+  take(card: string): void {
+    this.together.update((cards) => [...cards, card]);
+  }
+
+  leave(card: string): void {
+    this.together.update((cards) => cards.filter((id) => id !== card));
   }
 
   stop(): void {
