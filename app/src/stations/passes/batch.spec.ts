@@ -66,6 +66,7 @@ describe('a batch', () => {
     expect(threads[1].knots.some(({ label }) => label.endsWith('Wash the heron, Heron at low tide'))).toBe(
       true,
     );
+    expect(threads.map(({ label }) => label)).toEqual(['Kettle in the rain', 'Heron at low tide']);
     expect(batchStages(both, together).some(({ copies }) => copies === 'Heron at low tide')).toBe(true);
   });
 

@@ -20,6 +20,7 @@ export interface BatchDrawing {
   readonly left: number;
   readonly threads: readonly {
     readonly copy: number;
+    readonly label: string;
     readonly y: number;
     readonly fromX: number;
     readonly toX: number;
@@ -31,7 +32,12 @@ export interface BatchDrawing {
   readonly nights: readonly number[];
 }
 
-const LEFT_PX = 30;
+/** Room for a copy’s number, or for its name where copies are of several kinds. */
+const LEFT_PX = { number: 30, name: 150 };
+
+/** Of a longer name the end is left out. */
+const MOST_LETTERS = 24;
+
 const RIGHT_PX = 16;
 const TOP_PX = 14;
 const BOTTOM_PX = 24;
@@ -45,6 +51,9 @@ interface Sheet {
   readonly number: number | null;
   readonly variant: string | null;
 }
+
+const shortened = (words: string): string =>
+  words.length > MOST_LETTERS ? `${words.slice(0, MOST_LETTERS - 1)}…` : words;
 
 /** All copies of a batch in the order of their numbers. */
 function sheetsOf(plans: readonly Plan[]): Sheet[] {
@@ -75,10 +84,12 @@ export function batchDrawing(
   width: number,
   heightPx: number,
 ): BatchDrawing {
-  const pxPerS = (width - LEFT_PX - RIGHT_PX) / batch.endS;
-  const x = (s: number): number => LEFT_PX + s * pxPerS;
-  const rowPx = Math.min(MOST_ROW_PX, (heightPx - TOP_PX - BOTTOM_PX) / batch.copies);
   const sheets = sheetsOf(plans);
+  const alike = sheets.every(({ title, variant }) => title === null && variant === null);
+  const left = alike ? LEFT_PX.number : LEFT_PX.name;
+  const pxPerS = (width - left - RIGHT_PX) / batch.endS;
+  const x = (s: number): number => left + s * pxPerS;
+  const rowPx = Math.min(MOST_ROW_PX, (heightPx - TOP_PX - BOTTOM_PX) / batch.copies);
   const looks = new Map(
     plans.map((plan) => [plan.id, new Map(mixLooks(plan).map(({ mix, dry }) => [mix.id, dry]))]),
   );
@@ -88,12 +99,13 @@ export function batchDrawing(
   };
   const hour = [900, 1800, 3600, 7200, 14_400].find((s) => s * pxPerS >= 60) ?? 28_800;
   return {
-    ...{ width, height: TOP_PX + rowPx * batch.copies + BOTTOM_PX, left: LEFT_PX },
+    ...{ width, height: TOP_PX + rowPx * batch.copies + BOTTOM_PX, left },
     threads: Array.from({ length: batch.copies }, (_, i) => {
       const own = batch.steps.filter(({ copy }) => copy === i + 1);
       const { plan } = sheets[i];
       return {
         copy: i + 1,
+        label: alike ? String(i + 1) : shortened(sheetInWords(sheets[i])),
         y: TOP_PX + (i + 0.5) * rowPx,
         fromX: x(own[0].startS),
         toX: x(Math.max(...own.map(({ endS }) => endS))),
