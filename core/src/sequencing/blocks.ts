@@ -1,6 +1,6 @@
 import type { Work } from '../units';
 import { searchOrders } from './exact';
-import type { Project } from './project';
+import { componentsOf, partOf, type Project } from './project';
 
 /** Jobs of one copy at fixed times after the first of them. */
 export interface Block {
@@ -38,14 +38,11 @@ export function* blocksOf(one: Project): Work<Block[] | null> {
   return blocks;
 }
 
-/** A whole copy as one block, what fewer copies have by itself; `null` when it has no order. */
+/** A whole copy as one block, of several cards one each; `null` when one has no order. */
 export function* wholeCopy(one: Project): Work<Block[] | null> {
   const blocks: Block[] = [];
-  for (const copies of new Set(one.jobs.map((job) => job.copies))) {
-    const block = yield* ordered(
-      one,
-      one.jobs.flatMap((job, i) => (job.copies === copies ? [i] : [])),
-    );
+  for (const jobs of componentsOf(one)) {
+    const block = yield* ordered(one, jobs);
     if (!block) return null;
     blocks.push(block);
   }
@@ -78,12 +75,7 @@ function knot({ arcs }: Project, group: readonly number[]): [number, number] | n
 
 /** Some jobs of a copy in their best order by themselves. */
 function* ordered(one: Project, jobs: readonly number[]): Work<Block | null> {
-  const place = new Map(jobs.map((job, i) => [job, i]));
-  const arcs = one.arcs.flatMap(({ from, to, weightS }) => {
-    const [a, b] = [place.get(from), place.get(to)];
-    return a === undefined || b === undefined ? [] : [{ from: a, to: b, weightS }];
-  });
-  const part: Project = { ...one, jobs: jobs.map((job) => one.jobs[job]), arcs, holdings: [] };
+  const part: Project = { ...partOf(one, jobs), holdings: [] };
   const { starts } = yield* searchOrders(part, { untilMs: Date.now() + BLOCK_MS });
   if (!starts) return null;
   const firstS = Math.min(...starts);

@@ -1,7 +1,7 @@
 import type { Block } from './blocks';
 import { Distances } from './distances';
 import { JOBS_A_BREATH, startsOfAll, type Packing } from './packed';
-import type { Project } from './project';
+import { partOf, type Project } from './project';
 
 /** Times nearer than this are the same, s. */
 const SAME_S = 1e-9;
@@ -169,12 +169,7 @@ export function* interleaved(
 
 /** By how much each job of a block must start after each other, s; −∞ where nothing is said. */
 function tiesIn(one: Project, { jobs }: Block): readonly (readonly number[])[] {
-  const place = new Map(jobs.map((job, i) => [job, i]));
-  const arcs = one.arcs.flatMap(({ from, to, weightS }) => {
-    const [a, b] = [place.get(from), place.get(to)];
-    return a === undefined || b === undefined ? [] : [{ from: a, to: b, weightS }];
-  });
-  const within = Distances.of({ ...one, jobs: jobs.map((job) => one.jobs[job]), arcs, holdings: [] })!;
+  const within = Distances.of(partOf(one, jobs))!;
   return jobs.map((_, i) => jobs.map((__, j) => within.at(i + 1, j + 1)));
 }
 

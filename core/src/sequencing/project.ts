@@ -71,3 +71,32 @@ export function projectOf(
   }
   return { jobs, arcs, holdings, hands, boards };
 }
+
+/** Jobs that hang together by lags or by a board, by their numbers: each lot could be done when the one before is done. */
+export function componentsOf({ jobs, arcs, holdings }: Project): number[][] {
+  let group = jobs.map((_, i) => i);
+  const tie = (a: number, b: number): void => {
+    const [from, to] = [group[a], group[b]];
+    if (from !== to) group = group.map((g) => (g === from ? to : g));
+  };
+  for (const { from, to } of arcs) tie(from, to);
+  for (const { takes, frees } of holdings) if (frees !== null) tie(takes, frees);
+  return [...new Set(group)].map((own) => jobs.flatMap((_, i) => (group[i] === own ? [i] : [])));
+}
+
+/** Some jobs of a project by themselves, with what must lie between them and the boards they hold. */
+export function partOf(project: Project, jobs: readonly number[]): Project {
+  const place = new Map(jobs.map((job, i) => [job, i]));
+  return {
+    ...project,
+    jobs: jobs.map((job) => project.jobs[job]),
+    arcs: project.arcs.flatMap(({ from, to, weightS }) => {
+      const [a, b] = [place.get(from), place.get(to)];
+      return a === undefined || b === undefined ? [] : [{ from: a, to: b, weightS }];
+    }),
+    holdings: project.holdings.flatMap(({ takes, frees }) => {
+      const [a, b] = [place.get(takes), frees === null ? null : place.get(frees)];
+      return a === undefined || b === undefined ? [] : [{ takes: a, frees: b }];
+    }),
+  };
+}

@@ -237,6 +237,38 @@ describe('a batch', () => {
     }
   });
 
+  const cards = (count: number, boards: number): SequenceRequest => {
+    const { tasks, lags } = batch(1, boards);
+    const named = (id: string, card: number): string => `${card} ${id}`;
+    const each = Array.from({ length: count }, (_, card) => card);
+    return asked({
+      tasks: each.flatMap((card) =>
+        tasks.map((task) => ({ ...task, id: named(task.id, card), card: `${card}` })),
+      ),
+      lags: each.flatMap((card) =>
+        lags.map((lag) => ({ ...lag, from: named(lag.from, card), to: named(lag.to, card) })),
+      ),
+      ...{ boards, timeLimitS: 0.6 },
+    });
+  };
+
+  it('of three cards of fifteen tasks, one of each, is found on one board, too, where all orders are far too many', () => {
+    const request = cards(3, 1);
+    const found = solved(request);
+    expect(found.feasible).toBe(true);
+    expect(broken(request, found)).toEqual([]);
+  });
+
+  it('names what cannot hold together on one of several cards, and nothing of the others', () => {
+    const request = cards(2, 2);
+    const lags = request.lags.map((lag) =>
+      lag.from === '1 t1' ? { ...lag, minS: 100, maxS: 100, id: 'window' } : lag,
+    );
+    const late = { id: 'late', from: '1 t1', to: '1 t2', fromEdge: 'end' as const, minS: 200 };
+    const found = solved({ ...request, lags: [...lags, late] });
+    expect(found).toMatchObject({ feasible: false, conflict: ['window', 'late'] });
+  });
+
   it('is painted stage by stage: far sooner than one card after another', () => {
     const [one, many] = [solved(batch(1, 8)), solved(batch(8, 8))];
     expect(many.makespanS!).toBeLessThan(0.5 * 8 * one.makespanS!);

@@ -6,14 +6,11 @@ import { EPSILON_S } from './distances';
 import { searchOrders, type Searched, type Starts } from './exact';
 import { packCopies } from './pack';
 import { switchesIn, type Packed } from './packed';
-import { projectOf, type Project } from './project';
+import { componentsOf, partOf, projectOf, type Project } from './project';
 import type { Sequence, SequenceRequest } from './request';
 
 /** Up to so many jobs every order is compared; beyond, the best found is given with a bound. */
 const COMPARED = 16;
-
-/** Of its time one of several copies may take this share by itself. */
-const ONE_COPY_SHARE = 0.4;
 
 /** Where no order is found in its time, any at all, or what forbids one, is looked for so many times as long. */
 const SEARCHED_ON = 3;
@@ -29,24 +26,30 @@ const PACKINGS = 10;
 export function* sequence(request: SequenceRequest): Work<Sequence> {
   const begunMs = Date.now();
   const limitMs = 1000 * request.timeLimitS;
-  const one = projectOf(request, { first: true });
-  const share = request.copies === 1 ? 1 : ONE_COPY_SHARE;
+  const endMs = begunMs + limitMs;
   const latestMs = begunMs + SEARCHED_ON * limitMs;
-  let alone = yield* searchOrders(one, { untilMs: begunMs + share * limitMs });
-  if (alone.starts === null && !alone.complete)
-    alone = yield* searchOrders(one, { untilMs: latestMs, first: true });
-  if (alone.starts === null && alone.complete) return unfeasible(yield* conflictIn(request, latestMs));
+  const one = projectOf(request, { first: true });
+  const parts = componentsOf(one).map((jobs) => partOf(one, jobs));
+  const isAlone = request.copies === 1 && parts.length === 1;
+  let alone: Searched | null = null;
+  // What has an order by itself has one after another, too.
+  for (const part of parts) {
+    alone = yield* searchOrders(part, { untilMs: endMs, first: !isAlone });
+    if (alone.starts === null && !alone.complete)
+      alone = yield* searchOrders(part, { untilMs: latestMs, first: true });
+    if (alone.starts === null && alone.complete)
+      return unfeasible(yield* conflictIn(only(request, part), latestMs));
+  }
   // A board that no task frees is gone with its copy.
   const kept = one.holdings
     .filter(({ frees }) => frees === null)
     .reduce((sum, { takes }) => sum + one.jobs[takes].copies, 0);
   if (kept > one.boards) return unfeasible([]);
-  if (request.copies === 1) return answer(one, alone);
+  if (isAlone && alone) return answer(one, alone);
 
   const cut = { blocks: yield* blocksOf(one), whole: yield* wholeCopy(one) };
   const packings = packCopies(one, request.copies, cut, 1);
   const bound = batchBound(one);
-  const endMs = begunMs + limitMs;
   let best: Packed | null = null;
   for (let i = 0; i < PACKINGS; i++) best = yield* bettered(one, best, packings, { begunMs, endMs });
   const all = projectOf(request);
@@ -61,6 +64,16 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
     ...{ starts: best?.starts ?? null, makespanS: endS() },
     ...{ boundS: bound, complete: endS() <= bound + EPSILON_S },
   });
+}
+
+/** A request of nothing but some of its tasks. */
+function only(request: SequenceRequest, { jobs }: Project): SequenceRequest {
+  const ids = new Set(jobs.map(({ id }) => id));
+  return {
+    ...request,
+    tasks: request.tasks.filter(({ id }) => ids.has(id)),
+    lags: request.lags.filter(({ from }) => ids.has(from)),
+  };
 }
 
 /** The better of what is known and the next order made in its time; the first is waited for, however long it takes. */
