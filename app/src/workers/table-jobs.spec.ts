@@ -171,3 +171,17 @@ it('fits a pigment to swatches', async () => {
     calibrate(like, request.paper, swatches),
   );
 });
+
+it('puts copies in order, and says in words of a card that has nothing to paint', async () => {
+  const desk = { ...NEW_STUDIO, today: '2026-03-02' };
+  const two = { ...plan, brief: { ...plan.brief, copies: 2, spares: 0 }, resists: [] };
+  const shares: number[] = [];
+  const found = await jobs.batch(81, [two], [packResists(plan.resists)], desk, (share) => shares.push(share));
+  expect(found).toMatchObject({ copies: 2 });
+  expect(structuredClone(found)).toEqual(found);
+  expect(shares.length).toBeGreaterThan(0);
+  const empty = { ...two, title: 'Bare', acts: [] };
+  await expect(jobs.batch(82, [empty], [packResists([])], desk, () => undefined)).rejects.toThrow(
+    /^It does not go: on “Bare” there is nothing to paint/,
+  );
+});

@@ -8,7 +8,7 @@ import { planPaper, type Plan } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
 import { areaLooks, batchOf, cheapestWayOut, inOrder, layOut, type BetterOrder } from '@kettle/core/schedule';
 import { unpackLines } from '@kettle/core/sketch';
-import { done, type Work } from '@kettle/core/units';
+import { BadInput, done, type Work } from '@kettle/core/units';
 import { reachAt } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
@@ -102,9 +102,13 @@ export function tableJobs(kernel: Promise<LineKernel>): TableApi {
       return stops(better) > stops(plan) ? null : order;
     },
 
-    batch(job, bare, resists, desk, onProgress) {
+    async batch(job, bare, resists, desk, onProgress) {
       const plans = bare.map((plan, i) => ({ ...plan, resists: unpackResists(resists[i]) }));
-      return watch.work(job, batchOf(plans, desk), onProgress);
+      try {
+        return await watch.work(job, batchOf(plans, desk), onProgress);
+      } catch (cause) {
+        throw cause instanceof BadInput ? new Error(`It does not go: ${cause.reason}.`) : cause;
+      }
     },
 
     cut(request) {
