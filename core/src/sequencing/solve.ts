@@ -29,8 +29,8 @@ export function* sequence(request: SequenceRequest): Work<Sequence> {
   const endMs = begunMs + limitMs;
   const latestMs = begunMs + SEARCHED_ON * limitMs;
   const one = projectOf(request, { first: true });
-  const parts = componentsOf(one).map((jobs) => partOf(one, jobs));
-  const isAlone = request.copies === 1 && parts.length === 1;
+  const isAlone = request.copies === 1 && new Set(request.tasks.map(({ card = '' }) => card)).size === 1;
+  const parts = isAlone ? [one] : componentsOf(one).map((jobs) => partOf(one, jobs));
   let alone: Searched | null = null;
   // What has an order by itself has one after another, too.
   for (const part of parts) {
