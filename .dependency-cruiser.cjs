@@ -34,6 +34,7 @@ const SUBJECTS = [
   'sitting',
   'finish',
   'practice',
+  'versions',
   'formats',
   'prints',
 ];

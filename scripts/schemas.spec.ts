@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { expect, it } from 'vitest';
-import { readPlan, readStudio } from '@kettle/core/formats';
+import { readPlan, readStudio } from '@kettle/core/versions';
 import { planSchema, studioSchema } from '@kettle/core/plan';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../demo/millrace-lane';

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import * as z from 'zod';
-import { readPlan, readStudio } from '@kettle/core/formats';
+import { readPlan, readStudio } from '@kettle/core/versions';
 import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan';
 import { BadInput, readInput } from '@kettle/core/units';
 import { Database } from './database';

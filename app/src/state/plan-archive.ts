@@ -1,5 +1,5 @@
 import { Dexie } from 'dexie';
-import { readPlan } from '@kettle/core/formats';
+import { readPlan } from '@kettle/core/versions';
 import { replayPatches, type Patch, type Plan } from '@kettle/core/plan';
 import { packResists, unpackResists } from '@kettle/core/masking';
 import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';

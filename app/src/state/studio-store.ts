@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { readStudio } from '@kettle/core/formats';
+import { readStudio } from '@kettle/core/versions';
 import { dayOf } from '@kettle/core/occasion';
 import { NEW_STUDIO, type Studio } from '@kettle/core/plan';
 import { BadInput, formatLength } from '@kettle/core/units';

@@ -1,5 +1,5 @@
 import { checkAllKinds } from '@kettle/core/checks';
-import { readPlan } from '@kettle/core/formats';
+import { readPlan } from '@kettle/core/versions';
 import { layOut } from '@kettle/core/schedule';
 import type { CliCommand } from '../command';
 

@@ -1,4 +1,4 @@
-import { readPlan } from '@kettle/core/formats';
+import { readPlan } from '@kettle/core/versions';
 import { proposePasses } from '@kettle/core/proposals';
 import type { CliCommand } from '../command';
 

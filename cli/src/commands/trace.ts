@@ -1,4 +1,4 @@
-import { readPlan } from '@kettle/core/formats';
+import { readPlan } from '@kettle/core/versions';
 import { settingsOf } from '@kettle/core/lettering';
 import { traceSheet } from '@kettle/core/prints';
 import type { CliCommand } from '../command';

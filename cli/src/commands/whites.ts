@@ -1,4 +1,4 @@
-import { readPlan } from '@kettle/core/formats';
+import { readPlan } from '@kettle/core/versions';
 import { layOut } from '@kettle/core/schedule';
 import { rankWays, whiteFacts } from '@kettle/core/whites';
 import type { CliCommand } from '../command';

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { BadInput } from '../units';
-import { readKettleFile, readPlan, writeKettleFile } from '.';
+import { readPlan } from '../versions';
+import { readKettleFile, writeKettleFile } from '.';
 
 const plan = smallPlan(addPass('p1', 'sky', 'blue'), {
   do: 'keep-white',

@@ -1,6 +1,5 @@
 export { readGpl, writeGpl, type NamedColour } from './gpl';
 export { boxFromRows, boxRows } from './paint-box';
-export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION } from './migrate';
 export { parseJson, readKettleFile, writeKettleFile, type KettleFile } from './kettle-file';
 export { readCalendar, writeCalendar, type CalendarDay } from './calendar-file';
 export { writePng, type Picture } from './png';

@@ -2,7 +2,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
 import type { Plan } from '../plan';
 import { BadInput } from '../units';
-import { readPlan } from './migrate';
+import { readPlan } from '../versions';
 
 /** A card as a file: its plan and whatever pictures go with it. */
 export interface KettleFile {

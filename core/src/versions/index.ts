@@ -1,0 +1,1 @@
+export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION } from './migrate';
