@@ -4,21 +4,27 @@ import { join } from 'node:path';
 import type { BoundingBox, Page } from 'puppeteer-core';
 import { clickFound } from './browser';
 
-/** Chooses an option of the list with this name. */
+/** A list that has not opened after so long was missed, or drawn anew as it opened, ms. */
+const OPENS_MS = 4000;
+
+/** Chooses an option of the list with this name; opens the list again where it closed under the hand. */
 export async function choose(page: Page, list: string, option: string): Promise<void> {
-  await page.locator(`[aria-label="${list}"]`).click();
-  await clickFound(() =>
-    page.waitForFunction(
-      (wanted) =>
-        [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) =>
-          o.innerText.trim().startsWith(wanted),
-        ) ?? null,
-      {},
-      option,
-    ),
-  );
+  for (let tries = 0; ; tries++) {
+    await page.locator(`[aria-label="${list}"]`).click();
+    try {
+      await clickFound(() => page.waitForFunction(optionNamed, { timeout: OPENS_MS }, option));
+      break;
+    } catch (cause) {
+      if (tries === 3) throw cause;
+    }
+  }
   await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
 }
+
+const optionNamed = (wanted: string): HTMLElement | null =>
+  [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) =>
+    o.innerText.trim().startsWith(wanted),
+  ) ?? null;
 
 /** Writes into a field as at a keyboard, in place of what stands there. */
 export async function write(page: Page, selector: string, text: string): Promise<void> {
