@@ -3,10 +3,10 @@ import { quinceBranch } from '../../../demo/quince-branch';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import { cutAway, footprint } from '../areas';
 import { contains, polygonArea, rectangle } from '../geometry';
+import { cardsBegun } from '../occasion';
 import { loadsByCode } from '../pigment';
 import {
   applyCommands,
-  copiesOf,
   covers,
   LIES,
   isPaintedRound,
@@ -23,7 +23,7 @@ import {
 } from '../plan';
 import { chance } from '../units';
 import { addArea, addMix, addPass, smallPlan } from '../testing/small-plan';
-import { jarsFor, mixingList, paintByMix, paintOf, wetted } from '.';
+import { jarsFor, mixingList, paintByMix, wetted } from '.';
 
 const { dish } = NEW_STUDIO;
 const passAt = (plan: Plan, id: string): number => plan.acts.findIndex((act) => act.id === id);
@@ -77,7 +77,7 @@ describe('what a pass wets', () => {
 
   it('takes paint by its share and its film', () => {
     const half = smallPlan(addPass('wash', 'sky', 'blue', { covers: 0.5, filmUm: 100 }));
-    expect(paintOf(half, passAt(half, 'wash'))).toBeCloseTo((0.5 * 148 * 50 * 100) / 1e6, 9);
+    expect(paintByMix(half, passAt(half, 'wash')).get('blue')).toBeCloseTo((0.5 * 148 * 50 * 100) / 1e6, 9);
   });
 });
 
@@ -88,7 +88,7 @@ describe('drops of mask', () => {
       addPass('wash', 'sky', 'blue', { filmUm: 100 }),
       { do: 'mask-when', masked: 'r', on: null, off: null },
     );
-  const mm2 = (plan: Plan): number => (paintOf(plan, passAt(plan, 'wash')) * 1e6) / 100;
+  const mm2 = (plan: Plan): number => (paintByMix(plan, passAt(plan, 'wash')).get('blue')! * 1e6) / 100;
   const sky = 148 * 50;
 
   it('keep off what lies under them: whole, across an edge, beside it, and twice but once', () => {
@@ -116,7 +116,8 @@ describe('a pass of several mixes', () => {
   it.each(LIES)('gives the one that lies %s its share of a rectangle, and loses nothing', (lies) => {
     const plan = smallPlan(addPass('wash', 'sky', 'blue', { also: [{ mix: 'lemon', lies, share: 0.3 }] }));
     const index = passAt(plan, 'wash');
-    const [parts, all] = [paintByMix(plan, index), paintOf(plan, index)];
+    const parts = paintByMix(plan, index);
+    const all = (148 * 50 * (plan.acts[index] as Pass).filmUm) / 1e6;
     expect(parts.get('lemon')! / all).toBeCloseTo(0.3, 2);
     expect(parts.get('blue')! + parts.get('lemon')!).toBeCloseTo(all, 9);
   });
@@ -127,7 +128,8 @@ describe('a pass of several mixes', () => {
       { mix: 'dark', lies: 'left', share: 0.5 } as const,
     ];
     const plan = smallPlan(addPass('wash', 'sky', 'blue', { also }));
-    const [parts, all] = [paintByMix(plan, passAt(plan, 'wash')), paintOf(plan, passAt(plan, 'wash'))];
+    const parts = paintByMix(plan, passAt(plan, 'wash'));
+    const all = [...parts.values()].reduce((sum, ml) => sum + ml, 0);
     expect(['dark', 'lemon', 'blue'].map((mix) => parts.get(mix)! / all)).toEqual([
       expect.closeTo(0.5, 6),
       expect.closeTo(0.25, 6),
@@ -166,7 +168,7 @@ describe('the mixing list', () => {
         const grams = new Map<string, number>();
         plan.acts.forEach((act, index) => {
           if (act.kind !== 'pass' || act.mix !== amount.mix) return;
-          const mm2 = copiesOf(plan) * counted(plan, index) * act.covers;
+          const mm2 = cardsBegun(plan.brief) * counted(plan, index) * act.covers;
           used += (mm2 * act.filmUm) / 1e6;
           for (const { pigment, gm2 } of loadsByCode(laidMix(plan, mixOf(plan, act.mix), act.filmUm)))
             grams.set(pigment, (grams.get(pigment) ?? 0) + (mm2 * gm2) / 1e6);

@@ -1,3 +1,3 @@
-export { paintByMix, paintOf, wetted } from './usage';
+export { paintByMix, wetted } from './usage';
 export { mixingList, type MixAmount } from './mixing-list';
 export { jarsFor, type Jars } from './jars';

@@ -30,13 +30,10 @@ function wettedMm2(plan: Plan, index: number, regions: readonly Polygon[]): numb
   return regions.reduce((sum, region) => sum + polygonArea(region), 0) - underDrops(regions, drops);
 }
 
-/** Paint one pass leaves on one card, ml: what it wets, by its share, times its film. */
-export function paintOf(plan: Plan, index: number): number {
-  const { covers, filmUm } = plan.acts[index] as Pass;
-  return (wettedMm2(plan, index, wetted(plan, index)) * covers * filmUm) / 1e6;
-}
-
-/** The same by the mix it is laid in: each takes what of it lies in its place. None of clear water. */
+/**
+ * Paint one pass leaves on one card, ml, by the mix it is laid in: what it wets of its place, by its share, times its film.
+ * None of clear water.
+ */
 export function paintByMix(plan: Plan, index: number): ReadonlyMap<string, number> {
   const pass = plan.acts[index] as Pass;
   const found = new Map<string, number>();

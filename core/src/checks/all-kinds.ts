@@ -11,15 +11,15 @@ export function checkAllKinds(plan: Plan, timeline: Timeline, desk?: CheckContex
   const asPlanned = runChecks(plan, timeline, desk);
   const known = new Set(asPlanned.map(({ key }) => key));
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
-  const others = kindsOf(plan).flatMap(({ variant, name, plan: own }): Finding[] => {
+  const others = kindsOf(plan).flatMap(({ variant, plan: own }): Finding[] => {
     if (variant === null) return [];
     return runChecks(own, layOut(own), desk)
       .filter(({ key }) => !known.has(key))
       .map((finding) => ({
         ...finding,
-        key: `${finding.key}@${variant}`,
-        why: `Of those painted “${name}”: ${finding.why}`,
-        fix: { says: 'Paint all copies as planned', commands: [{ do: 'take-variant', variant }] },
+        key: `${finding.key}@${variant.id}`,
+        why: `Of those painted “${variant.name}”: ${finding.why}`,
+        fix: { says: 'Paint all copies as planned', commands: [{ do: 'take-variant', variant: variant.id }] },
       }));
   });
   return [...asPlanned, ...others.filter(({ key }) => !accepted.has(key))];

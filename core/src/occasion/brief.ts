@@ -2,11 +2,14 @@ import { differenceInCalendarDays, formatISO, parseISO, subDays } from 'date-fns
 import * as z from 'zod';
 import { isoDate } from '../units';
 
+/** More copies no card has. */
+export const MOST_COPIES = 500;
+
 /** Why and for whom a card is made, how many, and by when. */
 export const briefSchema = z.strictObject({
   occasion: z.string().max(60),
   forWhom: z.string().max(80).default(''),
-  copies: z.int().min(1).max(500),
+  copies: z.int().min(1).max(MOST_COPIES),
   /** Extra copies begun, since some get spoilt. */
   spares: z.int().min(0).max(100).default(0),
   wordingOutside: z.string().max(400).default(''),
@@ -34,3 +37,6 @@ export function postBy({ needBy, postingDays }: Pick<Brief, 'needBy' | 'postingD
 /** Whole days from `today` to `day`, both `YYYY-MM-DD`; negative when the day is past. */
 export const daysUntil = (day: string, today: string): number =>
   differenceInCalendarDays(parseISO(day), parseISO(today));
+
+/** Cards that are begun in all: what is wanted, and what may be spoilt. */
+export const cardsBegun = ({ copies, spares }: Pick<Brief, 'copies' | 'spares'>): number => copies + spares;

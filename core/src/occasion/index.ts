@@ -1,5 +1,5 @@
 export { OCCASIONS } from './occasion';
-export { briefSchema, dayOf, daysUntil, postBy, type Brief } from './brief';
+export { briefSchema, cardsBegun, dayOf, daysUntil, MOST_COPIES, postBy, type Brief } from './brief';
 export {
   FEASTS,
   feastIn,

@@ -50,6 +50,9 @@ export const otherMixSchema = z.strictObject({
   /** Share of the height, width or surface it takes. */
   share: z.number().min(0.05).max(0.95),
 });
+/** So many mixes lie beside the first of a pass. */
+export const MOST_OTHER_MIXES = 4;
+
 export type OtherMix = z.infer<typeof otherMixSchema>;
 
 /** One act of painting on one or more areas. */
@@ -62,7 +65,7 @@ export const passSchema = z.strictObject({
   /** The mix laid; `null` for clear water. */
   mix: id.nullable(),
   /** What else is laid in the same pass; where two lie in one place, the later. */
-  also: z.array(otherMixSchema).max(4),
+  also: z.array(otherMixSchema).max(MOST_OTHER_MIXES),
   /** Mean water laid, µm. */
   filmUm: z.number().positive().max(2000),
   /** Hands-on seconds as the painter set them; `null` = from area and technique. */

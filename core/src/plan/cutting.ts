@@ -6,6 +6,7 @@ import {
   type Material,
   type SheetStock,
 } from '../card';
+import { cardsBegun } from '../occasion';
 import { formatOf, paintedOf, planPaper, stillToCrop } from './lookup';
 import type { Plan } from './plan';
 
@@ -38,7 +39,7 @@ export function cuttingRequest(
 
 /** The pieces of one card; a painting that is cropped last is cut whole, and what goes under it once it is chosen. */
 function piecesOf(plan: Plan, material: Material): ListedPiece[] {
-  const count = plan.brief.copies + plan.brief.spares;
+  const count = cardsBegun(plan.brief);
   if (plan.crop && material === 'painting')
     return [{ name: 'painting', ...paintedOf(plan).paint, count, grain: 'any' }];
   if (stillToCrop(plan)) return [];

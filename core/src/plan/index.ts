@@ -4,6 +4,7 @@ export {
   type Act,
   type ChoreAct,
   LIES,
+  MOST_OTHER_MIXES,
   type LaidShield,
   type OtherMix,
   type PaintedStroke,
@@ -73,6 +74,6 @@ export {
   type Technique,
 } from './technique';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
-export { copiesOf, kindsOf, variantPlan, type Kind } from './kinds';
-export type { Variant } from './variant';
+export { kindsOf, type Kind } from './kinds';
+export { MOST_VARIANTS, type Variant } from './variant';
 export { HIDING_WHITE } from './white-acts';

@@ -1,38 +1,28 @@
+import { cardsBegun, MOST_COPIES } from '../occasion';
 import { changeIn, without } from './entries';
 import type { Plan } from './plan';
-import type { Variant } from './variant';
+import { otherwise, type Variant } from './variant';
 
 /** Cards of one kind: how many, and the plan they are painted by. */
 export interface Kind {
-  /** Of the variant; `null` for those painted as planned. */
-  readonly variant: string | null;
-  readonly name: string;
+  /** How they are painted otherwise; `null` for those painted as planned. */
+  readonly variant: Variant | null;
   readonly copies: number;
   readonly plan: Plan;
 }
 
-/** Cards that are painted in all: what is wanted, and what may be spoilt. */
-export const copiesOf = ({ brief }: Pick<Plan, 'brief'>): number => brief.copies + brief.spares;
-
-/** How many copies are painted otherwise than planned. */
-export const otherwise = (variants: readonly Variant[]): number =>
-  variants.reduce((sum, { copies }) => sum + copies, 0);
-
 /** All copies of a card by their kind, those painted as planned first; none of them where all are painted otherwise. */
 export function kindsOf(plan: Plan): Kind[] {
-  const asPlanned = copiesOf(plan) - otherwise(plan.variants);
-  const own: Kind = { variant: null, name: 'as planned', copies: asPlanned, plan };
+  const asPlanned = cardsBegun(plan.brief) - otherwise(plan.variants);
+  const own: Kind = { variant: null, copies: asPlanned, plan };
   return [
     ...(asPlanned > 0 ? [own] : []),
     ...plan.variants.map((variant): Kind => ({
-      ...{ variant: variant.id, name: variant.name, copies: variant.copies },
+      ...{ variant, copies: variant.copies },
       plan: variantPlan(plan, variant),
     })),
   ];
 }
-
-/** More copies no card has. */
-const MOST_COPIES = 500;
 
 /** Copies painted otherwise are among those there are: there are more of them if need be. Changes a draft. */
 export function makeRoom({ brief, variants }: Plan): void {
@@ -45,9 +35,11 @@ export function makeRoom({ brief, variants }: Plan): void {
  * there are. Changes a draft.
  */
 export function keepVariants(plan: Plan): void {
+  // Every stroke is a command: acts and mixes are gone through only where something is said of them.
+  if (plan.variants.length === 0) return;
   const passes = new Set(plan.acts.map(({ id }) => id));
   const mixes = new Set(plan.mixes.map(({ id }) => id));
-  let left = copiesOf(plan);
+  let left = cardsBegun(plan.brief);
   for (const { id, copies, changes } of [...plan.variants]) {
     const among = Math.min(copies, left);
     left -= among;
@@ -61,7 +53,7 @@ export function keepVariants(plan: Plan): void {
 }
 
 /** The plan of a card as some copies are painted. */
-export function variantPlan(plan: Plan, { changes }: Variant): Plan {
+function variantPlan(plan: Plan, { changes }: Variant): Plan {
   const changeOf = new Map(changes.map((change) => [change.pass, change]));
   return {
     ...plan,

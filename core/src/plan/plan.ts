@@ -6,7 +6,7 @@ import { guideSchema } from '../guides';
 import { lampSchema } from '../lamp';
 import { wordsSchema } from '../lettering';
 import { MASKING_TOOL_IDS, resistSchema } from '../masking';
-import { briefSchema } from '../occasion';
+import { briefSchema, cardsBegun } from '../occasion';
 import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
 import { MEDIUM_IDS, pigmentSchema } from '../pigment';
@@ -14,7 +14,7 @@ import { areaSchema, pencilLineSchema } from '../sketch';
 import { id, isoMoment } from '../units';
 import { actSchema } from './act';
 import { pigmentsIn, trialSchema } from './trial';
-import { variantSchema } from './variant';
+import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
 /** Pigments in whole parts of paint, and how strong; strength 1 is from the tube, 0.1 nine of water to one of paint. */
 export const plannedMixSchema = z.strictObject({
@@ -139,7 +139,7 @@ const planShape = z.strictObject({
   acts: z.array(actSchema),
   table: tableSchema,
   /** Copies that are painted otherwise. */
-  variants: z.array(variantSchema).max(12),
+  variants: z.array(variantSchema).max(MOST_VARIANTS),
   /** Sheets painted by hand to try something. */
   trials: z.array(trialSchema).max(60),
   sitting: sittingSchema.nullable(),
@@ -191,9 +191,8 @@ export const planSchema = planShape.superRefine((plan, context) => {
       if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
     });
   });
-  const otherwise = plan.variants.reduce((sum, { copies }) => sum + copies, 0);
-  if (otherwise > plan.brief.copies + plan.brief.spares)
-    refuse(['variants'], `${otherwise} copies of ${plan.brief.copies + plan.brief.spares}`);
+  const [varied, begun] = [otherwise(plan.variants), cardsBegun(plan.brief)];
+  if (varied > begun) refuse(['variants'], `${varied} copies of ${begun}`);
   const passes = new Set(plan.acts.filter(({ kind }) => kind === 'pass').map((act) => act.id));
   plan.variants.forEach(({ changes }, i) =>
     changes.forEach((change, j) => {

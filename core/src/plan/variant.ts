@@ -1,11 +1,15 @@
 import * as z from 'zod';
+import { MOST_COPIES } from '../occasion';
 import { id } from '../units';
+
+/** More kinds of one card are another card. */
+export const MOST_VARIANTS = 12;
 
 /** How some of the copies are painted otherwise: a pass in another mix, or not at all. */
 export const variantSchema = z.strictObject({
   id,
   name: z.string().min(1).max(60),
-  copies: z.int().min(1).max(500),
+  copies: z.int().min(1).max(MOST_COPIES),
   changes: z
     .array(
       z.discriminatedUnion('do', [
@@ -16,3 +20,7 @@ export const variantSchema = z.strictObject({
     .max(60),
 });
 export type Variant = z.infer<typeof variantSchema>;
+
+/** How many copies are painted otherwise than planned. */
+export const otherwise = (variants: readonly Variant[]): number =>
+  variants.reduce((sum, { copies }) => sum + copies, 0);

@@ -1,3 +1,4 @@
+import { cardsBegun } from '../occasion';
 import type { Plan } from '../plan';
 import type { Timeline } from './timeline';
 
@@ -12,7 +13,7 @@ export function minutesAtTable(
   { brief }: Pick<Plan, 'brief'>,
   { steps }: Pick<Timeline, 'steps'>,
 ): { readonly handsMin: number; readonly waitMin: number } {
-  const begun = brief.copies + brief.spares;
+  const begun = cardsBegun(brief);
   const handsOn = steps.map(({ act, startS, endS }) => ({
     s: endS - startS,
     times: act.kind === 'chore' && ONCE.has(act.chore) ? 1 : begun,

@@ -1,5 +1,6 @@
 import { footprint } from '../areas';
 import { polygonArea } from '../geometry';
+import { cardsBegun } from '../occasion';
 import { everMasked, maskOn, nameOf, planPaper, type Plan } from '../plan';
 import { LARGE_MASK_CM2, LONGEST_MASK_S } from './ranking';
 
@@ -58,7 +59,7 @@ export const removalSteps = ({ removal }: Plan['rules']): string[] => [
 
 /** Masking fluid for all copies of a card, ml: what each mask covers times the coat of its tool. */
 export function fluidForAll(plan: Plan): number {
-  const copies = plan.brief.copies + plan.brief.spares;
+  const copies = cardsBegun(plan.brief);
   const ml = everMasked(plan).reduce((sum, id) => {
     const mm2 = footprint(plan, id).reduce((all, region) => all + polygonArea(region), 0);
     return sum + (mm2 * (maskOn(plan, id).coatUm ?? 0)) / 1e6;

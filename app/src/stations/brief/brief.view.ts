@@ -1,4 +1,4 @@
-import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
+import { cardsBegun, daysUntil, postBy, type Evening } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import { inTime, type Help, type Timeline } from '@kettle/core/schedule';
 import { formatSpan } from '@kettle/core/units';
@@ -14,7 +14,7 @@ const DAY: Intl.DateTimeFormatOptions = { weekday: 'long', day: 'numeric', month
 
 /** When the card must be in the post, and how many must be begun. */
 export function briefAnswer({ brief }: Pick<Plan, 'brief'>, today: string): BriefAnswer {
-  const begun = brief.copies + brief.spares;
+  const begun = cardsBegun(brief);
   const number = begun === 1 ? 'Begin one card.' : `Begin ${begun}, so that ${brief.copies} come out well.`;
   const post = postBy(brief);
   if (post === null)

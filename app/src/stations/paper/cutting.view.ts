@@ -1,3 +1,4 @@
+import { cardsBegun } from '@kettle/core/occasion';
 import { boardsFor, tapeRound, weighCard, type Size } from '@kettle/core/card';
 import { formatOf, paintedOf, planPaper, sizesOf, type Plan, type Studio } from '@kettle/core/plan';
 import type { CutJob } from '../../state/cutting.service';
@@ -89,7 +90,7 @@ export function cuttingAnswer(
       stop: true,
     };
   const sheets = Math.max(0, ...cutting.placed.map((piece) => piece.sheet));
-  const begun = plans.reduce((sum, { brief }) => sum + brief.copies + brief.spares, 0);
+  const begun = plans.reduce((sum, { brief }) => sum + cardsBegun(brief), 0);
   const cost = sheet.price === null ? '' : ` ${((sheets * sheet.price) / begun).toFixed(2)} a card.`;
   return {
     answer: `${sheets} × ${sheet.name}, ${cutting.cuts.length} cuts, ${cutting.wastePct.toFixed(0)} % left over.${cost}`,
@@ -101,7 +102,7 @@ export function cuttingAnswer(
 export function tapeAnswer(plan: Plan, { board }: Studio, length: Length): string {
   if (plan.card.border !== 'taped') return '';
   const { paint } = paintedOf(plan);
-  const begun = plan.brief.copies + plan.brief.spares;
+  const begun = cardsBegun(plan.brief);
   const boards = boardsFor(begun, paint, board, plan.card.tapeMm);
   return `Tape: ${metres(begun * tapeRound(paint))} for ${begun === 1 ? 'one sheet' : `${begun} sheets`}. To tape them all at once: ${boards} ${boards === 1 ? 'board' : 'boards'} of ${length(board.widthMm)} × ${length(board.heightMm)}.`;
 }

@@ -1,4 +1,5 @@
-import { copiesOf, type Kind, type Plan } from '@kettle/core/plan';
+import { cardsBegun } from '@kettle/core/occasion';
+import type { Kind, Plan } from '@kettle/core/plan';
 import { copiesInTurn, type Batch } from '@kettle/core/schedule';
 import { formatClock, formatSpan } from '@kettle/core/units';
 import { actInWords } from '../../ui/act-words';
@@ -66,7 +67,7 @@ function sheetsOf(plans: readonly Plan[]): Sheet[] {
       plan: kind.plan,
       title: plans.length > 1 ? kind.plan.title : null,
       number: plans.length > 1 && own === 1 ? null : before + 1,
-      variant: kind.variant === null ? null : kind.name,
+      variant: kind.variant?.name ?? null,
     };
   });
 }
@@ -222,7 +223,7 @@ export function batchInShort(
     ? `${formatSpan(oneByOneS)} one after the other`
     : `${formatSpan(endS / copies)} a copy, ${formatSpan(oneByOneS / copies)} one by one`;
   const what = several
-    ? plans.map((plan) => `${plan.title}${ofMany(copiesOf(plan))}`).join(' and ')
+    ? plans.map((plan) => `${plan.title}${ofMany(cardsBegun(plan.brief))}`).join(' and ')
     : `${copies} ${copies === 1 ? 'copy' : 'copies'}`;
   if (copies === 1) return `1 copy in ${formatSpan(endS)}.`;
   const least = `no order could be done before ${formatSpan(leastS)}`;

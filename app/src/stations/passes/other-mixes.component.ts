@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { LIES, type OtherMix, type Pass } from '@kettle/core/plan';
+import { LIES, MOST_OTHER_MIXES, type OtherMix, type Pass } from '@kettle/core/plan';
 import { PlanStore } from '../../state/plan-store';
 import { PLACE_WORDS } from '../../ui/act-words';
 import { Choice } from '../../ui/choice.component';
@@ -77,7 +77,7 @@ export class OtherMixes {
   /** Nothing is laid beside clear water. */
   readonly choices = computed(() => {
     const { mix, also } = this.pass();
-    return mix === null || also.length >= MOST
+    return mix === null || also.length >= MOST_OTHER_MIXES
       ? []
       : (this.store.plan()?.mixes ?? []).filter(({ id }) => id !== mix);
   });
@@ -98,9 +98,6 @@ export class OtherMixes {
     this.store.do({ do: 'change-pass', pass: this.pass().id, change: { also } });
   }
 }
-
-/** So many mixes lie beside the first. */
-const MOST = 4;
 
 /** A mix laid beside another takes so much of it at first. */
 const FIRST_SHARE = 0.33;

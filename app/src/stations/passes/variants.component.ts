@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import type { Variant } from '@kettle/core/plan';
+import { MOST_VARIANTS, type Variant } from '@kettle/core/plan';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
@@ -126,7 +126,7 @@ export class Variants {
   });
   readonly mayVary = computed(() => {
     const plan = this.store.plan();
-    return plan?.acts.some(({ kind }) => kind === 'pass') === true && plan.variants.length < MOST;
+    return plan?.acts.some(({ kind }) => kind === 'pass') === true && plan.variants.length < MOST_VARIANTS;
   });
 
   vary(): void {
@@ -164,6 +164,3 @@ export class Variants {
     this.store.do({ do: 'vary', variant });
   }
 }
-
-/** More kinds of one card are another card. */
-const MOST = 12;

@@ -53,5 +53,5 @@ export const kindsInWords = (plan: Plan): string =>
   plan.variants.length === 0
     ? ''
     : kindsOf(plan)
-        .map(({ copies, name, variant }) => `${copies} ${variant === null ? name : `“${name}”`}`)
+        .map(({ copies, variant }) => `${copies} ${variant === null ? 'as planned' : `“${variant.name}”`}`)
         .join(', ');

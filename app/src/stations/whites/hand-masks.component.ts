@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { cardsBegun } from '@kettle/core/occasion';
 import { oneRing } from '@kettle/core/geometry';
 import { MASKING_TOOLS, maskingTool, setsAfter, type MaskingToolId, type Resist } from '@kettle/core/masking';
 import { outlineOf, paintedOf } from '@kettle/core/plan';
@@ -48,11 +49,7 @@ export class HandMasks {
     return (plan?.resists ?? []).map((resist) => ({
       resist,
       stays: maskingTool(resist.tool).stays,
-      says: inWords(
-        resist,
-        (ml?.get(resist.id) ?? 0) * (plan!.brief.copies + plan!.brief.spares),
-        plan!.climate,
-      ),
+      says: inWords(resist, (ml?.get(resist.id) ?? 0) * cardsBegun(plan!.brief), plan!.climate),
       findings: findings.filter(({ id, where }) => where.area === resist.id && isOfWhites(id)),
     }));
   });
