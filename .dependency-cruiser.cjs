@@ -8,6 +8,7 @@ const SUBJECTS = [
   'geometry',
   'photo',
   'climate',
+  'clock',
   'paper',
   'pigment',
   'dish',

@@ -1,27 +1,42 @@
 import {
+  ErrorHandler,
+  inject,
   isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import {
+  provideRouter,
+  withComponentInputBinding,
+  withNavigationErrorHandler,
+  type NavigationError,
+} from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
 import { ROUTES } from './app.routes';
-import { Database } from './state/database';
+import { Database } from './data/database';
+import { Faults } from './state/faults';
+import { isLostChunk, Renewal } from './state/renewal.service';
 import { KETTLE_PRESET } from './theme/preset';
 
-/** Registered well after the first cards stand on the rack: their files would wait behind all that is kept for later visits. */
+/** Registered once the first screen stands; it fetches what is not on it yet only when the page has been quiet for a while. */
 const SERVICE_WORKER = {
   enabled: !isDevMode() && 'serviceWorker' in navigator,
-  registrationStrategy: 'registerWithDelay:5000',
+  registrationStrategy: 'registerWhenStable:4000',
 };
+
+/** A screen whose part of the program does not come: the address is gone to again, in a newer version if there is one. */
+function lostOnTheWay({ error, url }: NavigationError): void {
+  if (isLostChunk(error)) void inject(Renewal).lostChunk(url);
+  else inject(ErrorHandler).handleError(error);
+}
 
 export const APP_CONFIG: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
-    provideRouter(ROUTES, withComponentInputBinding()),
+    provideRouter(ROUTES, withComponentInputBinding(), withNavigationErrorHandler(lostOnTheWay)),
     providePrimeNG({
       theme: {
         preset: KETTLE_PRESET,
@@ -29,6 +44,7 @@ export const APP_CONFIG: ApplicationConfig = {
       },
     }),
     provideServiceWorker('ngsw-worker.js', SERVICE_WORKER),
+    { provide: ErrorHandler, useClass: Faults },
     { provide: Database, useFactory: () => new Database() },
   ],
 };

@@ -1,6 +1,7 @@
 import { inject } from '@angular/core';
 import { Router, type ActivatedRouteSnapshot, type Routes } from '@angular/router';
 import { BadInput } from '@kettle/core/units';
+import { faultOf } from './data/storage-watch';
 import { CardShelf } from './state/card-shelf';
 import { Messages } from './state/messages.service';
 import { PlanStore } from './state/plan-store';
@@ -16,8 +17,12 @@ async function openCard(route: ActivatedRouteSnapshot) {
     await store.openPlan(route.paramMap.get('id') ?? '');
     return true;
   } catch (cause) {
-    if (!(cause instanceof BadInput)) throw cause;
-    messages.stop(`The card was not opened: ${cause.message}.`, 'The other cards are on the rack.');
+    const isStorage = faultOf(cause) !== null;
+    if (!(cause instanceof BadInput) && !isStorage) throw cause;
+    messages.stop(
+      `The card was not opened: ${(cause as Error).message.slice(0, 120)}.`,
+      'It stays as it is. The other cards are on the rack; Safekeeping tells what can be done.',
+    );
     return router.parseUrl('/rack');
   }
 }
@@ -32,6 +37,11 @@ export const ROUTES: Routes = [
     path: 'cupboard',
     title: 'Cupboard · Kettle Drift',
     loadComponent: () => import('./rooms/cupboard/cupboard.component').then((m) => m.Cupboard),
+  },
+  {
+    path: 'safekeeping',
+    title: 'Safekeeping · Kettle Drift',
+    loadComponent: () => import('./rooms/safekeeping/safekeeping.component').then((m) => m.SafekeepingRoom),
   },
   {
     path: 'card/:id',

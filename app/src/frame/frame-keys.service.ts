@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { STATIONS, type Station } from '@kettle/core/plan';
 import { PlanStore } from '../state/plan-store';
+import { StudioStore } from '../state/studio-store';
 
 export interface KeyHint {
   readonly key: string;
@@ -22,6 +23,7 @@ const EVERYWHERE: readonly KeyHint[] = [
 @Injectable({ providedIn: 'root' })
 export class FrameKeys {
   private readonly store = inject(PlanStore);
+  private readonly studio = inject(StudioStore);
   private readonly router = inject(Router);
   readonly held = signal(false);
   /** Keys of the station on show. */
@@ -33,13 +35,13 @@ export class FrameKeys {
     const { key } = event;
     if ((event.ctrlKey || event.metaKey) && key.toLowerCase() === 'z') {
       event.preventDefault();
-      if (event.shiftKey) this.store.redo();
-      else this.store.undo();
+      if (event.shiftKey) this.redo();
+      else this.undo();
     }
     if (event.ctrlKey || event.metaKey) return;
     if (key === '?') this.held.set(true);
-    else if (key === 'u') this.store.undo();
-    else if (key === 'U') this.store.redo();
+    else if (key === 'u') this.undo();
+    else if (key === 'U') this.redo();
     else if (key === '[') this.step(-1);
     else if (key === ']') this.step(1);
     else if (key === 'k') void this.router.navigate(['/rack']);
@@ -51,6 +53,17 @@ export class FrameKeys {
 
   release(): void {
     this.held.set(false);
+  }
+
+  /** Of the card on the table; where there is none, of the studio. */
+  undo(): void {
+    if (this.store.plan()) this.store.undo();
+    else void this.studio.undo();
+  }
+
+  redo(): void {
+    if (this.store.plan()) this.store.redo();
+    else void this.studio.redo();
   }
 
   private step(by: number): void {

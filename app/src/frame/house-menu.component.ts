@@ -4,6 +4,7 @@ import {
   computed,
   type ElementRef,
   inject,
+  signal,
   viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -16,14 +17,17 @@ import { BadInput } from '@kettle/core/units';
 import { CardShelf } from '../state/card-shelf';
 import { Messages } from '../state/messages.service';
 import { PlanStore } from '../state/plan-store';
+import { Renewal } from '../state/renewal.service';
 import { StudioStore } from '../state/studio-store';
 import { handOver } from '../ui/hand-over';
+import { DemoDialog } from './demo-dialog.component';
+import { FrameKeys } from './frame-keys.service';
 
 /** What is done with whole cards and with the house: undo, files, units, the demo card. */
 @Component({
   selector: 'kd-house-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Menu],
+  imports: [Button, DemoDialog, Menu],
   template: `
     <p-menu #menu [model]="items()" [popup]="true" appendTo="body" ariaLabel="House menu" />
     <p-button
@@ -33,6 +37,9 @@ import { handOver } from '../ui/hand-over';
       ariaLabel="More: undo, files, units"
       (onClick)="menu.toggle($event)"
     />
+    @if (putsDemoBack()) {
+      <kd-demo-dialog (closed)="putsDemoBack.set(false)" />
+    }
     <input #file type="file" accept=".kettle" hidden data-testid="open-file" (change)="openFile(file)" />
   `,
 })
@@ -42,6 +49,9 @@ export class HouseMenu {
   private readonly shelf = inject(CardShelf);
   private readonly messages = inject(Messages);
   private readonly router = inject(Router);
+  private readonly keys = inject(FrameKeys);
+  private readonly renewal = inject(Renewal);
+  readonly putsDemoBack = signal(false);
 
   private readonly file = viewChild.required<ElementRef<HTMLInputElement>>('file');
   private readonly navigated = toSignal(this.router.events);
@@ -51,8 +61,16 @@ export class HouseMenu {
     const station = this.stationMark();
     const inches = this.studio.studio().lengthUnit === 'in';
     return [
-      { label: 'Undo', disabled: !open?.canUndo, command: () => this.store.undo() },
-      { label: 'Do it again', disabled: !open?.canRedo, command: () => this.store.redo() },
+      {
+        label: 'Undo',
+        disabled: !(open?.canUndo ?? this.studio.canUndo),
+        command: () => this.keys.undo(),
+      },
+      {
+        label: 'Redo',
+        disabled: !(open?.canRedo ?? this.studio.canRedo),
+        command: () => this.keys.redo(),
+      },
       {
         label: station?.label ?? 'Not needed for this card',
         disabled: !station,
@@ -61,6 +79,10 @@ export class HouseMenu {
       { separator: true },
       { label: 'To the rack', command: () => void this.router.navigate(['/rack']) },
       { label: 'To the cupboard', command: () => void this.router.navigate(['/cupboard']) },
+      {
+        label: this.renewal.readyOffline() ? 'Safekeeping · ready without a network' : 'Safekeeping',
+        command: () => void this.router.navigate(['/safekeeping']),
+      },
       { separator: true },
       { label: 'Save the card as a .kettle file', disabled: !open, command: () => void this.saveFile() },
       {
@@ -72,7 +94,7 @@ export class HouseMenu {
         label: inches ? 'Measure in mm' : 'Measure in inches',
         command: () => void this.studio.change({ lengthUnit: inches ? 'mm' : 'in' }),
       },
-      { label: 'Put the demo card back as it was', command: () => void this.putDemoBack() },
+      { label: 'Put demo cards back…', command: () => this.putsDemoBack.set(true) },
     ];
   });
 
@@ -109,12 +131,5 @@ export class HouseMenu {
         'The file and your cards are untouched.',
       );
     }
-  }
-
-  private async putDemoBack(): Promise<void> {
-    await this.router.navigate(['/rack']);
-    const id = await this.shelf.putDemoBack();
-    await this.router.navigate(['/card', id, 'passes']);
-    this.messages.say('The demo card lies as it was shipped.', 'Your other cards were not touched.');
   }
 }

@@ -3,16 +3,23 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { areaOf } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
-import { Messages } from '../state/messages.service';
 import { CardShelf } from '../state/card-shelf';
+import { Drafts } from '../state/drafts.service';
+import { Messages, type MessageAction } from '../state/messages.service';
 import { PlanStore } from '../state/plan-store';
+import { Renewal } from '../state/renewal.service';
 import { SittingService } from '../state/sitting.service';
+import { StorageNews } from '../state/storage-news.service';
+import { Storage } from '../state/storage.service';
 import { StudioStore } from '../state/studio-store';
 import { FrameKeys } from './frame-keys.service';
 import { KeySheet } from './key-sheet.component';
 import { HouseMenu } from './house-menu.component';
 import { Stream } from './stream.component';
 import { shortDay } from '../ui/short-day';
+
+/** The page stands after so long, whether the storage has answered or not, ms. */
+const STANDS_WITHIN_MS = 1000;
 
 /** The frame round every screen: the band with house, card, stream, air and clock, and the message line. */
 @Component({
@@ -25,7 +32,17 @@ import { shortDay } from '../ui/short-day';
       @if (plan(); as plan) {
         <div class="card">
           <strong>{{ plan.title }}</strong>
-          <span>{{ occasion() }}</span>
+          <span
+            >{{ occasion() }}
+            @switch (kept()) {
+              @case ('kept') {
+                · kept
+              }
+              @case ('not-kept') {
+                <em>· in this tab only</em>
+              }
+            }
+          </span>
         </div>
         <kd-stream />
       } @else {
@@ -54,11 +71,16 @@ import { shortDay } from '../ui/short-day';
         <span
           ><strong>{{ message.what }}</strong> {{ message.advice }}</span
         >
-        <button class="plain" type="button" (click)="messages.clear()">Read it</button>
+        <span class="answers">
+          @for (action of message.actions; track action.label) {
+            <button type="button" (click)="act(action)">{{ action.label }}</button>
+          }
+          <button class="plain" type="button" (click)="messages.clear()">Read it</button>
+        </span>
       </div>
     }
     <main>
-      @if (ready()) {
+      @if (ready() && !laidAnew()) {
         <router-outlet />
       } @else {
         <p class="opening">Laying the table…</p>
@@ -78,6 +100,10 @@ export class Shell {
   private readonly studioStore = inject(StudioStore);
   private readonly sitting = inject(SittingService);
   private readonly shelf = inject(CardShelf);
+  private readonly drafts = inject(Drafts);
+  private readonly renewal = inject(Renewal);
+  private readonly storage = inject(Storage);
+  private readonly storageNews = inject(StorageNews);
   private readonly router = inject(Router);
   private readonly location = inject(Location);
   readonly messages = inject(Messages);
@@ -87,6 +113,9 @@ export class Shell {
   readonly studio = this.studioStore.studio;
   readonly message = this.messages.current;
   readonly ready = signal(false);
+  /** The screen is being laid anew, since it showed a change that was refused. */
+  readonly laidAnew = signal(false);
+  readonly kept = computed(() => this.store.open()?.kept);
 
   readonly occasion = computed(() => {
     const brief = this.plan()?.brief;
@@ -106,24 +135,35 @@ export class Shell {
   });
 
   constructor() {
+    this.storageNews.watch();
+    this.drafts.watch();
+    this.store.refused$.subscribe(() => {
+      if (this.store.open()?.mayWrite === false) this.layAnew();
+    });
     void this.start();
   }
 
+  act(action: MessageAction): void {
+    this.messages.clear();
+    void action.run();
+  }
+
+  /** A reader’s screen goes back to what is so. */
+  private layAnew(): void {
+    this.laidAnew.set(true);
+    setTimeout(() => this.laidAnew.set(false));
+  }
+
   private async start(): Promise<void> {
-    try {
-      await this.studioStore.load();
-      await this.shelf.refresh();
-      const demo = await this.shelf.firstStart();
-      if (demo && !this.location.path().startsWith('/card'))
-        await this.router.navigate(['/card', demo, 'passes']);
-      void navigator.storage.persist();
-    } catch (cause) {
-      this.messages.stop(
-        `Something went wrong at the start: ${String(cause)}.`,
-        'Cards in this browser are untouched; load the page again.',
-      );
-    } finally {
-      this.ready.set(true);
-    }
+    // Storage that does not answer must not keep the page from standing.
+    setTimeout(() => this.ready.set(true), STANDS_WITHIN_MS);
+    await this.studioStore.load();
+    const demo = await this.shelf.firstStart();
+    this.ready.set(true);
+    if (demo && !this.location.path().startsWith('/card'))
+      await this.router.navigate(['/card', demo, 'passes']);
+    void navigator.storage.persist();
+    this.renewal.watch();
+    await this.storage.watch.write(() => this.storage.safekeeping.clearOut(Date.now()));
   }
 }

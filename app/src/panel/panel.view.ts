@@ -27,7 +27,7 @@ export interface PanelDrawing {
 /** The panel at a time of the plan; without one, as it will be when all is done. */
 export function panelDrawing(
   plan: Plan,
-  ahead: Pick<LookAhead, 'looks' | 'timeline'> | null,
+  ahead: (Pick<LookAhead, 'looks'> & { readonly timeline: Pick<LookAhead['timeline'], 'masks'> }) | null,
   atS = Infinity,
 ): PanelDrawing {
   const { panel, paint } = paintedOf(plan);

@@ -1,11 +1,16 @@
 import { inject, Injectable, signal } from '@angular/core';
+import { Subject, type Subscription } from 'rxjs';
 import * as z from 'zod';
 import { readPlan, readStudio } from '@kettle/core/versions';
 import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan';
 import { BadInput, readInput } from '@kettle/core/units';
-import { Database } from './database';
-import { PlanArchive, type UnreadablePlan } from './plan-archive';
+import type { UnreadablePlan } from '../data/card-archive';
+import { newCardId } from '../data/card-id';
+import { cardLock, takeAll, type Held } from '../data/locks';
+import { faultOf } from '../data/storage-watch';
+import { KeepingWorker } from '../workers/keeping-worker.service';
 import { PlanStore } from './plan-store';
+import { Storage } from './storage.service';
 import { StudioStore } from './studio-store';
 
 const demoIndexSchema = z.strictObject({ studio: z.string(), cards: z.array(z.string()) });
@@ -13,61 +18,99 @@ const demoIndexSchema = z.strictObject({ studio: z.string(), cards: z.array(z.st
 /** All cards of this browser: begun, opened from files, saved to files, put away. */
 @Injectable({ providedIn: 'root' })
 export class CardShelf {
-  private readonly db = inject(Database);
-  private readonly archive = new PlanArchive(this.db);
+  private readonly storage = inject(Storage);
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
+  private readonly worker = inject(KeepingWorker);
+  private reading: Subscription | null = null;
 
   readonly cards = signal<readonly Plan[]>([]);
   readonly unreadable = signal<readonly UnreadablePlan[]>([]);
+  /** All cards have been read since they were last asked for. */
+  readonly complete = signal(false);
 
+  /** Reads all cards anew, a few at a time; resolves when all are there, or another refresh has begun. */
   async refresh(): Promise<void> {
+    this.reading?.unsubscribe();
     await this.store.settled();
-    const { plans, unreadable } = await this.archive.all();
-    this.cards.set(plans);
-    this.unreadable.set(unreadable);
+    const { watch, archive } = this.storage;
+    // What cannot be read at all is in this tab.
+    const there = await watch.read(() => archive.ids()).catch((cause: unknown) => mustBeStorage(cause, []));
+    const known = new Set(there);
+    const unkept = this.store.unkept();
+    this.cards.update((cards) =>
+      withPlans(
+        cards.filter(({ id }) => known.has(id)),
+        unkept,
+      ),
+    );
+    this.complete.set(false);
+    const fresh: Plan[] = [];
+    const unreadable: UnreadablePlan[] = [];
+    const ended = new Subject<void>();
+    const all = new Promise<void>((resolve) => ended.subscribe({ complete: resolve }));
+    this.reading = this.worker.cards().subscribe({
+      next: (read) => {
+        fresh.push(...read.plans);
+        unreadable.push(...read.unreadable);
+        this.cards.update((cards) => withPlans(cards, [...read.plans, ...unkept]));
+      },
+      error: () => ended.complete(),
+      complete: () => {
+        this.cards.set(withPlans(fresh, unkept));
+        this.unreadable.set(unreadable);
+        this.complete.set(true);
+        ended.complete();
+      },
+    });
+    this.reading.add(() => ended.complete());
+    return all;
+  }
+
+  /** Nobody looks at the cards any more. */
+  leave(): void {
+    this.reading?.unsubscribe();
   }
 
   /** Begins a card and returns its id. */
   async begin(beginning: Omit<Beginning, 'id'>): Promise<string> {
-    const id = newCardId();
-    await this.archive.save(newPlan({ ...beginning, id }, this.studio.studio()), 0);
-    await this.refresh();
-    return id;
+    return this.put(newPlan({ ...beginning, id: newCardId() }, this.studio.studio()));
   }
 
   /** Puts a card on the rack again, to be made for another day or person; returns the new one's id. */
   async makeAgain(plan: Plan): Promise<string> {
-    const id = newCardId();
-    for (const [name, bytes] of Object.entries(await this.archive.attachmentsOf(plan)))
-      await this.archive.attach(id, name, bytes);
-    await this.archive.save(madeAgain(plan, id), 0);
-    await this.refresh();
-    return id;
+    const { watch, archive } = this.storage;
+    const files = await watch.read(() => archive.attachmentsOf(plan));
+    return this.put(madeAgain(plan, newCardId()), files);
   }
 
+  /** Puts a card into the bin. Throws `BadInput` where another tab has it. */
   async remove(id: string): Promise<void> {
     if (this.store.plan()?.id === id) await this.store.close();
-    await this.archive.remove(id);
-    await this.refresh();
+    await this.withLocks([id], () => this.storage.safekeeping.bin(id));
+    this.cards.update((cards) => cards.filter((card) => card.id !== id));
+    this.unreadable.update((cards) => cards.filter((card) => card.id !== id));
   }
 
   /** Opens a `.kettle` file; a card that is here already is kept and the file comes beside it. Throws `BadInput`. */
   async openFile(bytes: Uint8Array): Promise<string> {
     const { readKettleFile } = await import('@kettle/core/formats');
     const { plan, attachments } = readKettleFile(bytes);
-    const taken = this.cards().some(({ id }) => id === plan.id);
-    const id = taken ? newCardId() : plan.id;
-    for (const [name, content] of Object.entries(attachments)) await this.archive.attach(id, name, content);
-    await this.archive.save({ ...plan, id }, 0);
-    await this.refresh();
-    return id;
+    const taken = await this.storage.db.plans
+      .get(plan.id)
+      .catch((cause: unknown) => mustBeStorage(cause, null));
+    const isParked = this.store.unkept().some(({ id }) => id === plan.id);
+    return this.put(taken || isParked ? { ...plan, id: newCardId() } : plan, attachments);
   }
 
-  /** The bytes of a card as a `.kettle` file. */
+  /** The bytes of a card as a `.kettle` file; where its pictures cannot be read, without them. */
   async fileOf(plan: Plan): Promise<Uint8Array> {
     const { writeKettleFile } = await import('@kettle/core/formats');
-    return writeKettleFile({ plan, attachments: await this.archive.attachmentsOf(plan) });
+    const { watch, archive } = this.storage;
+    const attachments = await watch
+      .read(() => archive.attachmentsOf(plan))
+      .catch((cause: unknown) => mustBeStorage(cause, {}));
+    return writeKettleFile({ plan, attachments });
   }
 
   private starting: Promise<string | null> | null = null;
@@ -78,34 +121,102 @@ export class CardShelf {
   }
 
   private async start(): Promise<string | null> {
-    if (await this.db.notes.get('started')) return null;
-    const id = await this.putDemoBack();
-    await this.db.notes.put({ key: 'started', value: true });
-    return id;
+    const { watch, db } = this.storage;
+    if (await watch.read(() => db.notes.get('started')).catch((cause: unknown) => mustBeStorage(cause, null)))
+      return null;
+    const { studio, plans } = await demoCards();
+    this.studio.studio.set(
+      await watch
+        .write(() => this.storage.studio.begin(studio))
+        .catch((cause: unknown) => mustBeStorage(cause, studio)),
+    );
+    for (const plan of plans) await this.put(plan).catch(ifTaken);
+    await watch
+      .write(() => db.notes.put({ key: 'started', value: true }))
+      .catch((cause: unknown) => mustBeStorage(cause, 'started'));
+    return plans[0].id;
   }
 
-  /** Puts the demo card back as it was shipped. Other cards are not touched. */
-  async putDemoBack(): Promise<string> {
-    const index = readInput(demoIndexSchema, await (await fetchDemo('index.json')).json());
-    if (!(await this.db.notes.get('studio')))
-      await this.studio.change(readStudio(await (await fetchDemo(index.studio)).json()));
-    const ids: string[] = [];
-    for (const card of index.cards) {
-      const plan = readPlan(await (await fetchDemo(card)).json());
-      if (this.store.plan()?.id === plan.id) await this.store.close();
-      await this.archive.remove(plan.id);
-      await this.archive.save(plan, 0);
-      ids.push(plan.id);
-    }
+  /** Demo cards as they were shipped. */
+  demo = demoCards;
+
+  /**
+   * Puts demo cards back as they were shipped, all or none; as they are now they are kept as earlier states. Throws `BadInput`
+   * where another tab has one of them.
+   */
+  async putDemoBack(plans: readonly Plan[]): Promise<void> {
+    await this.store.close();
+    await this.withLocks(
+      plans.map(({ id }) => id),
+      () => this.storage.safekeeping.putBack(plans, 'put-back'),
+    );
     await this.refresh();
-    return ids[0];
+  }
+
+  /** Keeps a new card; where that cannot be done it stays in this tab. */
+  private async put(plan: Plan, attachments: Readonly<Record<string, Uint8Array>> = {}): Promise<string> {
+    const { watch, archive } = this.storage;
+    try {
+      await watch.write(() => archive.create(plan, attachments));
+    } catch (cause) {
+      mustBeStorage(cause, null);
+      await this.store.park(plan);
+    }
+    this.cards.update((cards) => withPlans(cards, [plan]));
+    return plan.id;
+  }
+
+  /** Does something to cards no other tab has. Throws `BadInput` that names one that another has. */
+  async withLocks(ids: readonly string[], step: () => Promise<void>): Promise<void> {
+    const lock = await takeAll(this.storage.locks, ids.map(cardLock));
+    if ('takenBy' in lock) {
+      const taken = this.cards().find(({ id }) => cardLock(id) === lock.takenBy);
+      throw new BadInput(
+        taken ? `“${taken.title}”` : 'the card',
+        'is open in another tab; close it there first',
+      );
+    }
+    try {
+      await this.storage.watch.write(step);
+    } finally {
+      (lock satisfies Held).release();
+    }
   }
 }
 
-const newCardId = (): string => `card-${crypto.randomUUID().slice(0, 8)}`;
+/** The demo studio and its cards, as they are shipped. */
+async function demoCards() {
+  const index = readInput(demoIndexSchema, await (await fetchDemo('index.json')).json());
+  const studio = readStudio(await (await fetchDemo(index.studio)).json());
+  const plans = await Promise.all(
+    index.cards.map(async (card) => readPlan(await (await fetchDemo(card)).json())),
+  );
+  return { studio, plans };
+}
 
 async function fetchDemo(name: string): Promise<Response> {
   const response = await fetch(`/demo/${name}`);
   if (!response.ok) throw new BadInput('demo', `${name} did not load (${response.status})`);
   return response;
+}
+
+/** Cards with some put in the place of those with their ids, or behind the others. */
+function withPlans(cards: readonly Plan[], plans: readonly Plan[]): Plan[] {
+  const fresh = new Map(plans.map((plan) => [plan.id, plan]));
+  const known = new Set(cards.map(({ id }) => id));
+  return [
+    ...cards.map((card) => fresh.get(card.id) ?? card),
+    ...[...fresh.values()].filter(({ id }) => !known.has(id)),
+  ];
+}
+
+/** What the storage cannot do is told by its watch, and work goes on with what there is; anything else is no matter of storage. */
+function mustBeStorage<T>(cause: unknown, instead: T): T {
+  if (faultOf(cause) === null) throw cause;
+  return instead;
+}
+
+/** Two tabs that start at the same time put the same cards up. */
+function ifTaken(cause: unknown): void {
+  if (!(cause instanceof BadInput)) throw cause;
 }

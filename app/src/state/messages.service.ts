@@ -1,4 +1,10 @@
-import { Injectable, signal } from '@angular/core';
+import { computed, Injectable, signal } from '@angular/core';
+
+/** A press that a message offers. */
+export interface MessageAction {
+  readonly label: string;
+  readonly run: () => unknown;
+}
 
 export interface Message {
   readonly severity: 'info' | 'stop';
@@ -6,33 +12,37 @@ export interface Message {
   readonly what: string;
   /** What is safe, and what to do. */
   readonly advice: string;
+  readonly actions: readonly MessageAction[];
 }
 
-/** The one line in which the app speaks up: what happened, what is safe, what to do. */
+/** So many grave messages wait their turn; the same one never twice. */
+const MOST_WAITING = 5;
+
+/** The one line in which the app speaks up: what happened, what is safe, what to do. A grave one stays until it is read. */
 @Injectable({ providedIn: 'root' })
 export class Messages {
-  readonly current = signal<Message | null>(null);
+  private readonly waiting = signal<readonly Message[]>([]);
+  readonly current = computed((): Message | null => this.waiting().at(0) ?? null);
 
-  say(what: string, advice = ''): void {
-    this.current.set({ severity: 'info', what, advice });
+  say(what: string, advice = '', ...actions: MessageAction[]): void {
+    const graves = this.waiting().filter(({ severity }) => severity === 'stop');
+    this.waiting.set([...graves, { severity: 'info', what, advice, actions }]);
   }
 
-  stop(what: string, advice: string): void {
-    this.current.set({ severity: 'stop', what, advice });
-  }
-
-  /** A write to the browser's database failed; what is on the table is still whole. */
-  notSaved(cause: unknown): void {
-    const full = cause instanceof Error && /quota/i.test(`${cause.name} ${cause.message}`);
-    this.stop(
-      full
-        ? 'The disk is full: the last change could not be saved.'
-        : `The last change could not be saved: ${String(cause)}.`,
-      'Nothing is lost while this tab stays open. Save the card as a .kettle file, then make room.',
+  stop(what: string, advice: string, ...actions: MessageAction[]): void {
+    const others = this.waiting().filter((message) => message.what !== what && message.severity === 'stop');
+    this.waiting.set(
+      [{ severity: 'stop', what, advice, actions } as const, ...others].slice(0, MOST_WAITING),
     );
   }
 
+  /** The message on show has been read. */
   clear(): void {
-    this.current.set(null);
+    this.waiting.update((waiting) => waiting.slice(1));
+  }
+
+  /** What a message told of is so no longer. */
+  withdraw(what: string): void {
+    this.waiting.update((waiting) => waiting.filter((message) => message.what !== what));
   }
 }

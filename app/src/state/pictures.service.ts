@@ -7,11 +7,11 @@ import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
 import { BadInput } from '@kettle/core/units';
 import type { BoardPicture } from '../panel/board-marks';
+import { faultOf } from '../data/storage-watch';
 import { PictureWorker } from '../workers/picture-worker.service';
-import { Database } from './database';
 import { Messages } from './messages.service';
-import { PlanArchive } from './plan-archive';
 import { PlanStore } from './plan-store';
+import { Storage } from './storage.service';
 
 /** A picture is shown with so many pixels a mm, and along its longer edge with so many at most. */
 const PX_A_MM = 8;
@@ -45,7 +45,8 @@ export class Pictures {
   private readonly messages = inject(Messages);
   private readonly store = inject(PlanStore);
   private readonly worker = inject(PictureWorker);
-  private readonly archive = new PlanArchive(inject(Database));
+  private readonly storage = inject(Storage);
+  private readonly archive = this.storage.archive;
   /** By picture, as it was last developed. */
   private readonly ready = signal<ReadonlyMap<string, Developed>>(new Map());
   private readonly asked = new Map<string, string>();
@@ -88,7 +89,7 @@ export class Pictures {
     });
     const id = `picture-${crypto.randomUUID().slice(0, 8)}`;
     const name = `${id}.${kind === 'png' ? 'png' : 'jpg'}`;
-    await this.archive.attach(plan.id, name, bytes);
+    await this.keep(plan.id, name, bytes);
     const { panel } = paintedOf(plan);
     const fit = LAID_OVER * Math.min(panel.widthMm / widthPx, panel.heightMm / heightPx);
     const mmAPx = dpi === null ? fit : 25.4 / dpi;
@@ -98,6 +99,15 @@ export class Pictures {
       at: [tenth((panel.widthMm - widthMm) / 2), tenth((panel.heightMm - heightMm) / 2)],
       ...{ widthMm, heightMm, faded: use === 'ground' ? 0 : 0.6 },
     };
+  }
+
+  private async keep(card: string, name: string, bytes: Uint8Array): Promise<void> {
+    try {
+      await this.storage.watch.write(() => this.archive.attach(card, name, bytes));
+    } catch (cause) {
+      if (faultOf(cause) === null) throw cause;
+      throw new BadInput('picture', 'could not be kept in this browser’s storage');
+    }
   }
 
   /** A picture’s file as it was brought; `null` when it is not in this browser. */

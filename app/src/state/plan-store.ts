@@ -1,191 +1,118 @@
 import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
 import { liveQuery } from 'dexie';
-import { BehaviorSubject, from, map, type Subscription } from 'rxjs';
-import { commandSchema, type Command, type Patch, type Plan } from '@kettle/core/plan';
-import { BadInput, readInput } from '@kettle/core/units';
-import { Database } from './database';
+import { from, map, Subject } from 'rxjs';
+import type { Command } from '@kettle/core/plan';
+import { BadInput } from '@kettle/core/units';
+import { WorkTable, type TableNews } from '../data/work-table';
 import { Messages } from './messages.service';
-import { PlanArchive } from './plan-archive';
-import { PlanHistory } from './plan-history';
-import { PlanLock } from './plan-lock';
-import { isMissing, strokeMade } from './stroke-made';
+import { Storage } from './storage.service';
 
-/** A card on the table: its plan, how often it has changed since it was opened, and whether this tab may write it. */
-export interface OpenPlan {
-  readonly plan: Plan;
-  readonly revision: number;
-  readonly mayWrite: boolean;
-  readonly canUndo: boolean;
-  readonly canRedo: boolean;
-}
+export type { OpenPlan } from '../data/work-table';
 
-/** Journal entries before the card is saved whole again. */
-const ENTRIES_A_SAVE = 40;
-
-/** The only writer of plans: takes commands, keeps the history, journals every change at once. */
+/** The card on the table as the screens see it: the only way to change a plan. */
 @Injectable({ providedIn: 'root' })
 export class PlanStore {
   private readonly messages = inject(Messages);
-  private readonly archive = new PlanArchive(inject(Database));
-  private readonly lock = new PlanLock();
-  private readonly open$ = new BehaviorSubject<OpenPlan | null>(null);
-  private history: PlanHistory | null = null;
-  private mayWrite = false;
-  private seq = 0;
-  private savedSeq = 0;
-  /** A change is missing from the journal; the next write saves the card whole instead. */
-  private journalTorn = false;
-  private writing: Promise<void> = Promise.resolve();
-  private following: Subscription | null = null;
+  private readonly router = inject(Router);
+  private readonly storage = inject(Storage);
+  private readonly table = new WorkTable({
+    ...{ archive: this.storage.archive, locks: this.storage.locks, watch: this.storage.watch },
+    follow: (id) => from(liveQuery(() => this.storage.archive.read(id))),
+    tell: (news) => this.hear(news),
+  });
 
-  readonly open = toSignal(this.open$, { requireSync: true });
-  readonly plan = toSignal(this.open$.pipe(map((open) => open?.plan ?? null)), { requireSync: true });
+  readonly open = toSignal(this.table.open$, { requireSync: true });
+  readonly plan = toSignal(this.table.open$.pipe(map((open) => open?.plan ?? null)), { requireSync: true });
+  /** Cards that are in this tab alone, since they could not be kept. */
+  readonly unkept = toSignal(this.table.unkept$, { requireSync: true });
+  /** A change was refused: what the screen shows of it is not so. */
+  readonly refused$ = new Subject<void>();
 
   constructor() {
     document.addEventListener('visibilitychange', () => {
-      if (document.visibilityState === 'hidden') this.saveWhole();
+      if (document.visibilityState === 'hidden') this.table.saveWhole();
+    });
+    window.addEventListener('beforeunload', (event) => {
+      if (this.unkept().length > 0) event.preventDefault();
     });
   }
 
-  /** Puts a card on the table. Another tab's card opens to be read, and becomes ours when that tab lets go. */
-  async openPlan(id: string): Promise<void> {
-    if (this.history?.plan.id === id) return;
-    await this.close();
-    this.mayWrite = await this.lock.take(id);
-    if (!(await this.load(id))) {
-      this.lock.release();
-      throw new BadInput('card', `there is no card “${id}” in this browser`);
-    }
-    if (this.mayWrite) return this.recoverStrokes(id);
-    this.follow(id);
-    this.messages.say(
-      'This card is open in another tab.',
-      'Here it can be read; close the other tab to go on with it here.',
-    );
+  /** Puts a card on the table. Throws `BadInput` where there is none, or it cannot be read. */
+  openPlan(id: string): Promise<void> {
+    return this.table.open(id);
   }
 
-  async close(): Promise<void> {
-    this.following?.unsubscribe();
-    this.following = null;
-    if (this.history) {
-      this.saveWhole();
-      await this.writing;
-    }
-    this.journalTorn = false;
-    this.lock.release();
-    this.history = null;
-    this.open$.next(null);
+  close(): Promise<void> {
+    return this.table.close();
+  }
+
+  /** Takes in a card that could not be kept, to be worked on in this tab. */
+  park(plan: Parameters<WorkTable['park']>[0]): Promise<void> {
+    return this.table.park(plan);
   }
 
   /** Carries commands out as one step that can be undone. Refuses what no plan can hold, with the field named. */
   do(...commands: Command[]): void {
-    this.change((history) => history.do(commands.map((command) => readInput(commandSchema, command))));
+    this.change(() => this.table.do(commands));
   }
 
   undo(): void {
-    this.change((history) => history.undo());
+    this.change(() => this.table.undo());
   }
 
   redo(): void {
-    this.change((history) => history.redo());
+    this.change(() => this.table.redo());
   }
 
   /** All written so far is on disk when this resolves. */
   settled(): Promise<void> {
-    return this.writing;
+    return this.table.settled();
   }
 
-  private change(step: (history: PlanHistory) => readonly Patch[]): void {
-    if (!this.history) return;
-    if (!this.mayWrite) {
+  private change(step: () => boolean): void {
+    try {
+      if (step()) return;
       this.messages.stop(
         'This card is open in another tab.',
         'Nothing was changed. Close the other tab to go on here.',
       );
-      return;
-    }
-    try {
-      const patches = step(this.history);
-      if (patches.length === 0) return;
-      this.publish();
-      this.write(patches);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
       this.messages.stop(cause.message, 'Nothing was changed.');
     }
+    this.refused$.next();
   }
 
-  private write(patches: readonly Patch[]): void {
-    const { id } = this.history!.plan;
-    const seq = ++this.seq;
-    this.enqueue(() => (this.journalTorn ? this.saveNow() : this.archive.append(id, seq, patches)));
-    if (seq - this.savedSeq >= ENTRIES_A_SAVE) this.saveWhole();
-  }
-
-  private saveWhole(): void {
-    if (!this.history || !this.mayWrite || (this.seq === this.savedSeq && !this.journalTorn)) return;
-    this.savedSeq = this.seq;
-    this.enqueue(() => this.saveNow());
-  }
-
-  private async saveNow(): Promise<void> {
-    await this.archive.save(this.history!.plan, this.seq);
-    this.journalTorn = false;
-  }
-
-  private enqueue(task: () => Promise<void>): void {
-    this.writing = this.writing.then(task).catch((cause: unknown) => {
-      this.journalTorn = true;
-      this.messages.notSaved(cause);
-    });
-  }
-
-  private async load(id: string): Promise<boolean> {
-    const stored = await this.archive.read(id);
-    if (!stored) return false;
-    this.history = new PlanHistory(stored.plan);
-    this.seq = this.savedSeq = stored.seq;
-    this.publish();
-    return true;
-  }
-
-  /** As a reader: shows each change the owner writes, and takes over when the owner is gone. */
-  private follow(id: string): void {
-    this.following = from(liveQuery(() => this.archive.read(id))).subscribe((stored) => {
-      if (!stored || this.mayWrite || stored.seq === this.seq) return;
-      this.history = new PlanHistory(stored.plan);
-      this.seq = this.savedSeq = stored.seq;
-      this.publish();
-    });
-    this.lock.whenFree(id, () => {
-      void this.load(id).then(() => {
-        this.mayWrite = true;
-        this.publish();
+  private hear(news: TableNews): void {
+    switch (news.what) {
+      case 'read-only':
+        this.messages.say(
+          'This card is open in another tab.',
+          'Here it can be read; close the other tab to go on with it here.',
+        );
+        break;
+      case 'taken-over':
+        this.messages.withdraw('This card is open in another tab.');
         this.messages.say('The other tab has let this card go.', 'You can go on with it here.');
-      });
-    });
-  }
-
-  /** A stroke that was under the pen when the tab went becomes a line. */
-  private async recoverStrokes(id: string): Promise<void> {
-    const lost = await this.archive.lostStrokes(id);
-    for (const stroke of lost) {
-      if (isMissing(this.history!.plan, stroke)) this.do(strokeMade(stroke));
-      await this.archive.dropStroke(id, stroke.stroke);
+        break;
+      case 'strokes-recovered':
+        this.messages.say('A stroke that was not finished has been kept.', 'Undo takes it away.');
+        break;
+      case 'gone':
+        this.messages.stop(
+          `“${news.title}” was thrown away in another tab.`,
+          'It lies in the bin for 30 days: see Safekeeping.',
+        );
+        void this.router.navigate(['/rack']);
+        break;
+      case 'unreadable':
+        this.messages.stop(
+          `The card can no longer be read here: ${news.fault}.`,
+          'It stays as it is: see Safekeeping.',
+        );
+        void this.router.navigate(['/rack']);
     }
-    if (lost.length > 0)
-      this.messages.say('A stroke that was not finished has been kept.', 'Undo takes it away.');
-  }
-
-  private publish(): void {
-    const history = this.history!;
-    this.open$.next({
-      plan: history.plan,
-      revision: (this.open$.value?.revision ?? 0) + 1,
-      mayWrite: this.mayWrite,
-      canUndo: history.canUndo,
-      canRedo: history.canRedo,
-    });
   }
 }

@@ -1,7 +1,8 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { filter, from, switchMap, take } from 'rxjs';
 import type { SittingEvent } from '@kettle/core/plan';
+import { formatSpan } from '@kettle/core/units';
 import { Clock } from './clock.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
@@ -36,7 +37,18 @@ export class SittingService {
     return wet.length === 0 ? null : wet.reduce((a, b) => (b.leftS! < a.leftS! ? b : a));
   });
 
+  /** The computer’s clock has gone ahead while somebody sits here. */
+  readonly asks = computed(() => (this.store.plan()?.sitting ? this.clock.asks() : null));
+
   constructor() {
+    effect(() => this.clock.isNeeded.set(this.store.plan()?.sitting != null));
+    this.clock.setBack$.pipe(takeUntilDestroyed()).subscribe((ms) => {
+      if (this.store.plan()?.sitting)
+        this.messages.stop(
+          `The computer’s clock was set back by ${formatSpan(ms / 1000)}.`,
+          'The clocks at the table run on as before. If the paper says otherwise, tell it: still wet, or dry now.',
+        );
+    });
     toObservable(this.store.plan)
       .pipe(
         filter((plan) => plan?.sitting != null),
@@ -54,7 +66,25 @@ export class SittingService {
   }
 
   sitDown(): void {
-    this.store.do({ do: 'sit-down', at: new Date().toISOString() });
+    this.store.do({ do: 'sit-down', at: this.atTable() });
+  }
+
+  /** The computer slept: what was noted since its clock went ahead was that much later. */
+  computerSlept(): void {
+    const jump = this.clock.slept();
+    if (jump)
+      this.store.do({
+        ...{ do: 'shift-events', from: new Date(jump.atMs).toISOString() },
+        byS: jump.byMs / 1000,
+      });
+  }
+
+  clockWasSet(): void {
+    this.clock.wasSet();
+  }
+
+  private atTable(): string {
+    return new Date(this.clock.now()).toISOString();
   }
 
   end(): void {
@@ -62,6 +92,6 @@ export class SittingService {
   }
 
   note(kind: SittingEvent['kind'], of: { act?: string; area?: string }): void {
-    this.store.do({ do: 'note-event', event: { at: new Date().toISOString(), kind, ...of } });
+    this.store.do({ do: 'note-event', event: { at: this.atTable(), kind, ...of } });
   }
 }

@@ -2,11 +2,10 @@ import { inject, Injectable } from '@angular/core';
 import type { Command } from '@kettle/core/plan';
 import { regionOfLine, type PencilPoint } from '@kettle/core/sketch';
 import type { StrokePoint } from '@kettle/core/water';
-import { Database, type PaintedAs, type StrokeAs } from './database';
-import { Messages } from './messages.service';
-import { PlanArchive } from './plan-archive';
+import type { PaintedAs, StrokeAs } from '../data/rows';
 import { PlanStore } from './plan-store';
-import { strokeMade } from './stroke-made';
+import { Storage } from './storage.service';
+import { strokeMade } from '../data/stroke-made';
 
 /** How long a stroke's newest points may stay in memory alone, ms. */
 const KEEP_EVERY_MS = 200;
@@ -15,8 +14,8 @@ const KEEP_EVERY_MS = 200;
 @Injectable({ providedIn: 'root' })
 export class StrokeJournal {
   private readonly store = inject(PlanStore);
-  private readonly messages = inject(Messages);
-  private readonly archive = new PlanArchive(inject(Database));
+  private readonly storage = inject(Storage);
+  private readonly archive = this.storage.archive;
   private stroke = '';
   private as: StrokeAs = { line: 'pencil' };
   private points: PencilPoint[] = [];
@@ -110,11 +109,12 @@ export class StrokeJournal {
     if (!planId) return;
     this.enqueue(async () => {
       await this.store.settled();
-      await this.archive.dropStroke(planId, stroke);
+      if (this.store.open()?.kept !== 'not-kept') await this.archive.dropStroke(planId, stroke);
     });
   }
 
   private enqueue(task: () => Promise<void>): void {
-    this.writing = this.writing.then(task).catch((cause: unknown) => this.messages.notSaved(cause));
+    // What goes wrong is told by the watch; the stroke goes on in memory and becomes a line all the same.
+    this.writing = this.writing.then(() => this.storage.watch.write(task)).catch(() => undefined);
   }
 }

@@ -4,3 +4,10 @@ export { parseJson, readKettleFile, writeKettleFile, type KettleFile } from './k
 export { readCalendar, writeCalendar, type CalendarDay } from './calendar-file';
 export { writePng, type Picture } from './png';
 export { mergedPicture } from './merged-picture';
+export {
+  readBackup,
+  writeBackup,
+  type BackedUpCard,
+  type ReadBackup,
+  type StudioBackup,
+} from './studio-backup';

@@ -1,4 +1,5 @@
 import { zlibSync } from 'fflate';
+import { crc32 } from './crc32';
 
 /** A picture of 8-bit colour, row by row, and how finely it is meant to be printed. */
 export interface Picture {
@@ -55,17 +56,4 @@ function chunk(type: string, data: Uint8Array): Uint8Array {
   bytes.set(data, 8);
   view.setUint32(8 + data.length, crc32(bytes.subarray(4, 8 + data.length)));
   return bytes;
-}
-
-/** Remainders of each byte under the CRC-32 polynomial (ISO 3309, reflected). */
-const REMAINDERS = Uint32Array.from({ length: 256 }, (_, byte) => {
-  let rest = byte;
-  for (let bit = 0; bit < 8; bit++) rest = rest & 1 ? 0xedb88320 ^ (rest >>> 1) : rest >>> 1;
-  return rest >>> 0;
-});
-
-function crc32(bytes: Uint8Array): number {
-  let rest = 0xffffffff;
-  for (const byte of bytes) rest = REMAINDERS[(rest ^ byte) & 255] ^ (rest >>> 8);
-  return ~rest >>> 0;
 }

@@ -23,4 +23,8 @@ export function applyCommands(plan: Plan, commands: readonly Command[]): PlanCha
 export const replayPatches = (plan: Plan, patches: readonly Patch[]): Plan =>
   applyPatches(plan, patches as Patch[]);
 
+/** The same on plain JSON of any version. Throws where the change does not fit what it is laid on. */
+export const replayOnJson = (json: unknown, patches: readonly Patch[]): unknown =>
+  applyPatches(json as object, patches as Patch[]);
+
 export type { Patch };

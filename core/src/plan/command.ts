@@ -29,6 +29,9 @@ import { changeIn, putIn, without } from './entries';
 import { keepVariants, makeRoom } from './kinds';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 
+/** No clock is put right by more than a year, s. */
+const MOST_SHIFT_S = 366 * 86_400;
+
 /**
  * Everything that can be done to a plan, as plain data. A command changes a draft in place; the store
  * turns that into patches for undo, journal and workers.
@@ -107,6 +110,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('accept-finding'), finding: z.string(), reason: z.string().max(200) }),
   z.strictObject({ do: z.literal('sit-down'), at: sittingEventSchema.shape.at }),
   z.strictObject({ do: z.literal('note-event'), event: sittingEventSchema }),
+  /** What was noted from a moment on happened so much later or earlier: the clock it was read from was wrong. */
+  z.strictObject({
+    ...{ do: z.literal('shift-events'), from: sittingEventSchema.shape.at },
+    byS: z.number().min(-MOST_SHIFT_S).max(MOST_SHIFT_S),
+  }),
   z.strictObject({ do: z.literal('end-sitting') }),
 ]);
 export type Command = z.infer<typeof commandSchema>;
@@ -299,6 +307,10 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'accept-finding': (plan, { finding, reason }) => void plan.accepted.push({ finding, reason }),
   'sit-down': (plan, { at }) => void (plan.sitting = { startedAt: at, events: [] }),
   'note-event': (plan, { event }) => void plan.sitting?.events.push(event),
+  'shift-events': ({ sitting }, { from, byS }) => {
+    for (const event of sitting?.events ?? [])
+      if (event.at >= from) event.at = new Date(Date.parse(event.at) + 1000 * byS).toISOString();
+  },
   'end-sitting': (plan) => void (plan.sitting = null),
 };
 

@@ -11,7 +11,7 @@ export {
   type Pass,
   type Start,
 } from './act';
-export { applyCommands, replayPatches, type Patch, type PlanChange } from './apply';
+export { applyCommands, replayOnJson, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
 export { commandSchema, runCommand, type Command } from './command';
 export { countersToFill, type CountersToFill } from './counters';
@@ -63,6 +63,14 @@ export {
   type White,
 } from './plan';
 export { HOUSE_RULES, NEW_STUDIO, studioSchema, type Studio } from './studio';
+export {
+  afterStudioCommands,
+  missingIn,
+  studioCommandsBetween,
+  studioCommandSchema,
+  undoingStudio,
+  type StudioCommand,
+} from './studio-command';
 export {
   LIFT,
   OPAQUE,

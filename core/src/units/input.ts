@@ -13,14 +13,14 @@ export class BadInput extends Error {
 
 /**
  * Checks `value` against `schema` and returns it with defaults filled in.
- * Throws `BadInput` naming the first field that is wrong, `acts[2].filmUm: …`.
+ * Throws `BadInput` naming the first field that is wrong, `acts[2].filmUm: …`, within `of` if that is said.
  */
-export function readInput<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
+export function readInput<T extends z.ZodType>(schema: T, value: unknown, of?: string): z.output<T> {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const issue = deepest(result.error.issues);
   const path = issue.code === 'unrecognized_keys' ? [...issue.path, issue.keys[0]] : issue.path;
-  throw new BadInput(fieldName(path), reasonOf(issue));
+  throw new BadInput(fieldName(of === undefined ? path : [of, ...path]), reasonOf(issue));
 }
 
 /** Of a failed union the branch that got furthest tells the painter most. */

@@ -1,1 +1,3 @@
-export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION } from './migrate';
+export { PLAN_VERSION, readPlan, readStudio, STUDIO_VERSION, versionOf } from './migrate';
+export { mendPlan, type MendedPlan } from './mend';
+export { planAfter, readableStart, replayed, type RecordedChange } from './recorded';

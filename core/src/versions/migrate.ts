@@ -140,12 +140,24 @@ export const STUDIO_VERSION = 6;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */
 export function readPlan(json: unknown): Plan {
-  return readInput(planSchema, migrated(json, 'kettle-plan', PLAN_VERSION, PLAN_STEPS));
+  return readInput(planSchema, planLiftedTo(PLAN_VERSION, json));
 }
 
 /** Reads a studio of any released version from JSON; throws as `readPlan`. */
 export function readStudio(json: unknown): Studio {
   return readInput(studioSchema, migrated(json, 'kettle-studio', STUDIO_VERSION, STUDIO_STEPS));
+}
+
+/** A plan's JSON lifted to a later version, not checked any further. Throws `BadInput` for a foreign or newer one. */
+export const planLiftedTo = (version: number, json: unknown): Json =>
+  migrated(json, 'kettle-plan', version, PLAN_STEPS);
+
+/** The version a plan's or studio's JSON says it has; throws `BadInput` where it says none. */
+export function versionOf(json: unknown): number {
+  const found = asObject(json, '')['version'];
+  if (typeof found !== 'number' || !Number.isInteger(found) || found < 1)
+    throw new BadInput('version', `is ${JSON.stringify(found)}, not a whole number from 1`);
+  return found;
 }
 
 function migrated(json: unknown, format: string, version: number, steps: typeof PLAN_STEPS): Json {
@@ -156,9 +168,7 @@ function migrated(json: unknown, format: string, version: number, steps: typeof 
       `is ${JSON.stringify(document['format'])}, not “${format}”: this is another program’s file`,
     );
   for (;;) {
-    const found = document['version'];
-    if (typeof found !== 'number' || !Number.isInteger(found) || found < 1)
-      throw new BadInput('version', `is ${JSON.stringify(found)}, not a whole number from 1`);
+    const found = versionOf(document);
     if (found > version)
       throw new BadInput(
         'version',

@@ -2,27 +2,33 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
+  DestroyRef,
   inject,
   signal,
   viewChild,
   type ElementRef,
 } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
+import { concat, EMPTY, interval, switchMap, tap, type Observable } from 'rxjs';
 import { ENVELOPES, type Envelope } from '@kettle/core/card';
 import { dayOf, OCCASIONS } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
+import { BadInput } from '@kettle/core/units';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
+import { BIN_DAYS } from '../../data/safekeeping';
 import { CardShelf } from '../../state/card-shelf';
+import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
+import { SafekeepingService } from '../../state/safekeeping.service';
 import { StudioStore } from '../../state/studio-store';
-import { TableWorker } from '../../workers/table-worker.service';
+import { KeepingWorker } from '../../workers/keeping-worker.service';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { DaysDialog } from './days-dialog.component';
 import { lastEvening, rackCards, type LastEvening } from './rack.view';
@@ -60,7 +66,9 @@ export class Rack {
   private readonly shelf = inject(CardShelf);
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(KeepingWorker);
+  private readonly keeping = inject(SafekeepingService);
+  private readonly messages = inject(Messages);
   private readonly router = inject(Router);
 
   readonly occasions = [...OCCASIONS];
@@ -78,17 +86,41 @@ export class Rack {
   readonly shown = computed(() => this.cards().slice(0, this.putUp()));
   /** The card about to be thrown away, while the painter is asked. */
   readonly throwing = signal<Plan | null>(null);
+  /** A card as it is drawn: painted once that is worked out. */
+  readonly drawingOf = (plan: Plan): PanelDrawing =>
+    this.pictures().get(plan.id)?.drawing ?? this.outlines().get(plan.id)!;
+  private readonly outlines = computed(
+    () => new Map(this.shown().map(({ plan }) => [plan.id, panelDrawing(plan, null)])),
+  );
   private readonly titleField = viewChild.required<ElementRef<HTMLInputElement>>('titleField');
-  readonly pictures = signal<ReadonlyMap<string, PanelDrawing>>(new Map());
-  readonly evenings = signal<ReadonlyMap<string, LastEvening | null>>(new Map());
+  /** How the cards look that have been worked out; the others are drawn in outline. */
+  private readonly pictures = signal<ReadonlyMap<string, { of: Plan; drawing: PanelDrawing }>>(new Map());
+  readonly evenings = signal<ReadonlyMap<string, { of: Plan; evening: LastEvening | null }>>(new Map());
 
   constructor() {
-    void this.store.close().then(() => this.shelf.refresh());
-    effect(() => void this.paint(this.shelf.cards()));
-    effect(() => {
-      if (this.putUp() < this.cards().length)
-        setTimeout(() => this.putUp.update((n) => n + CARDS_AT_ONCE), PUT_UP_MS);
-    });
+    void this.comeIn();
+    inject(DestroyRef).onDestroy(() => this.shelf.leave());
+    // The last evenings first, since they may press; how the cards look follows. Both stop when the rack is left.
+    toObservable(computed(() => (this.shelf.complete() ? this.shelf.cards() : [])))
+      .pipe(
+        switchMap((plans) => concat(this.reckonEvenings(plans), this.paint(plans))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    // What has been put up already stays; the next few follow after a breath.
+    toObservable(computed(() => this.putUp() < this.cards().length))
+      .pipe(
+        switchMap((more) => (more ? interval(PUT_UP_MS) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.putUp.update((n) => n + CARDS_AT_ONCE));
+  }
+
+  private async comeIn(): Promise<void> {
+    await this.store.close();
+    await this.shelf.refresh();
+    const changes = this.shelf.cards().length + this.people().length;
+    await this.keeping.remind(changes);
   }
 
   async begin(): Promise<void> {
@@ -116,17 +148,45 @@ export class Rack {
 
   async throwAway(plan: Plan): Promise<void> {
     this.throwing.set(null);
-    await this.shelf.remove(plan.id);
+    try {
+      await this.shelf.remove(plan.id);
+      this.messages.say(`“${plan.title}” lies in the bin for ${BIN_DAYS} days.`, 'See Safekeeping.', {
+        label: 'Put it back',
+        run: () => this.keeping.takeOutOfBin(plan.id),
+      });
+    } catch (cause) {
+      if (!(cause instanceof BadInput)) throw cause;
+      this.messages.stop(`Nothing was thrown away: ${cause.message}.`, 'The card is as it was.');
+    }
+  }
+
+  private reckonEvenings(plans: readonly Plan[]): Observable<unknown> {
+    const { evenings } = this.studio.studio();
+    const fresh = plans.filter((plan) => this.evenings().get(plan.id)?.of !== plan);
+    if (evenings.length === 0 || fresh.length === 0) return EMPTY;
+    const byId = new Map(fresh.map((plan) => [plan.id, plan]));
+    return this.worker.evenings(fresh, evenings, dayOf(new Date())).pipe(
+      tap((found) => {
+        const told = found.map(({ id, back }) => {
+          const of = byId.get(id)!;
+          return [id, { of, evening: lastEvening(of, back) }] as const;
+        });
+        this.evenings.update((known) => new Map([...known, ...told]));
+      }),
+    );
   }
 
   /** The finished look of each card, worked out one after another. */
-  private async paint(plans: readonly Plan[]): Promise<void> {
-    for (const plan of plans) {
-      this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, null)));
-      const ahead = await this.worker.lookAhead(plan, 0, this.studio.desk());
-      this.pictures.update((known) => new Map(known).set(plan.id, panelDrawing(plan, ahead)));
-      const sit = lastEvening(plan, ahead.timeline, this.studio.studio().evenings, dayOf(new Date()));
-      this.evenings.update((known) => new Map(known).set(plan.id, sit));
-    }
+  private paint(plans: readonly Plan[]): Observable<unknown> {
+    const fresh = plans.filter((plan) => this.pictures().get(plan.id)?.of !== plan);
+    if (fresh.length === 0) return EMPTY;
+    const byId = new Map(fresh.map((plan) => [plan.id, plan]));
+    return this.worker.looks(fresh).pipe(
+      tap((look) => {
+        const of = byId.get(look.id)!;
+        const drawing = panelDrawing(of, look);
+        this.pictures.update((known) => new Map(known).set(look.id, { of, drawing }));
+      }),
+    );
   }
 }

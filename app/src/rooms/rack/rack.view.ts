@@ -1,6 +1,5 @@
-import { daysUntil, postBy, type Evening } from '@kettle/core/occasion';
+import { daysUntil, postBy, type PlanBack } from '@kettle/core/occasion';
 import { paintedOf, type Plan } from '@kettle/core/plan';
-import { inTime, type Timeline } from '@kettle/core/schedule';
 import { actInWords } from '../../ui/act-words';
 import { shortDay } from '../../ui/short-day';
 
@@ -61,16 +60,9 @@ export interface LastEvening {
   readonly late: boolean;
 }
 
-/** The last evening to start a card that is wanted by a day; `null` without a day, without evenings, or once it is done. */
-export function lastEvening(
-  plan: Plan,
-  timeline: Pick<Timeline, 'steps'>,
-  evenings: readonly Evening[],
-  today: string,
-): LastEvening | null {
-  if (evenings.length === 0 || stageOfCard(plan) === 'finished') return null;
-  const { back } = inTime(plan, timeline, evenings, today);
-  if (back === null) return null;
+/** The last evening to start a card, as it was reckoned; `null` without a day it is wanted by, or once it is done. */
+export function lastEvening(plan: Plan, back: PlanBack | null): LastEvening | null {
+  if (back === null || stageOfCard(plan) === 'finished') return null;
   if (!back.feasible || back.startBy === null)
     return { says: 'not enough evenings left: see its Brief', late: true };
   return { says: `sit down by ${shortDay(back.startBy)}`, late: false };

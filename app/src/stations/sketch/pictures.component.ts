@@ -77,7 +77,7 @@ export class PicturesList {
     } catch (cause) {
       if (cause instanceof BadInput)
         this.messages.stop(`${file.name}: the ${cause.message}.`, 'Nothing was laid.');
-      else this.messages.notSaved(cause);
+      else throw cause;
     } finally {
       // The same file may be chosen again.
       input.value = '';

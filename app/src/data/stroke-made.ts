@@ -1,6 +1,6 @@
 import type { Command, Plan } from '@kettle/core/plan';
 import { smoothLine } from '@kettle/core/sketch';
-import type { LostStroke } from './plan-archive';
+import type { LostStroke } from './card-archive';
 
 /** What makes of a finished stroke what it was begun as. A fold goes straight from one end to the other. */
 export function strokeMade({ stroke: id, as, points, painted }: LostStroke): Command {

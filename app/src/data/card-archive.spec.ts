@@ -1,12 +1,17 @@
+import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { placeLines } from '@kettle/core/areas';
 import { applyCommands, newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/plan';
 import { moved, regionOfLine, rubbedLines, turned, type PencilPoint } from '@kettle/core/sketch';
 import { newSheet } from '@kettle/core/trials';
+import { Safekeeping } from './safekeeping';
 import { Database } from './database';
-import { PlanArchive } from './plan-archive';
+import { CardArchive, CardGone } from './card-archive';
 import { PlanHistory } from './plan-history';
 import { isMissing, strokeMade } from './stroke-made';
+
+const readFixture = (name: string) =>
+  JSON.parse(readFileSync(`core/src/versions/fixtures/${name}.json`, 'utf8')) as Plan;
 
 const begun = (): Plan =>
   newPlan(
@@ -117,12 +122,12 @@ describe('history', () => {
 
 describe('archive', () => {
   let db: Database;
-  let archive: PlanArchive;
+  let archive: CardArchive;
   let name = 0;
 
   beforeEach(() => {
     db = new Database(`test-${name++}`);
-    archive = new PlanArchive(db);
+    archive = new CardArchive(db);
   });
 
   it('finds every journalled change again, undo included, though the plan was never saved whole since', async () => {
@@ -223,13 +228,82 @@ describe('archive', () => {
     expect(isMissing(made, lost)).toBe(false);
   });
 
+  it('in the bin is neither read nor listed, and comes back whole', async () => {
+    const keeping = new Safekeeping(db, archive);
+    await archive.save(begun(), 0);
+    await keeping.bin('card');
+    expect([await archive.read('card'), await archive.ids(), (await archive.all()).plans]).toEqual([
+      null,
+      [],
+      [],
+    ]);
+    expect(await keeping.binned()).toMatchObject([{ id: 'card', title: 'Card' }]);
+    await expect(archive.create(begun())).rejects.toThrow(/already/);
+    await keeping.takeOutOfBin('card');
+    expect(await archive.read('card')).toEqual({ plan: begun(), seq: 0 });
+    await keeping.bin('card');
+    await keeping.clearOut(Date.now() + 29 * 86_400_000);
+    expect(await keeping.binned()).toHaveLength(1);
+    await keeping.clearOut(Date.now() + 31 * 86_400_000);
+    expect(await db.plans.count()).toBe(0);
+  });
+
+  it('saved by an earlier program is kept as it was, and from then on journalled in its new shape', async () => {
+    const old = { ...(readFixture('plan-v8') as object), id: 'card' };
+    await db.plans.put({ id: 'card', plan: old, seq: 3, changedAt: 0 });
+    const pass = { kind: 'pass', id: 'extra', name: 'extra', technique: 'flat-wash', mix: null, filmUm: 80 };
+    const v8Pass = {
+      ...pass,
+      areas: [],
+      handsS: null,
+      start: 'when-dry',
+      covers: 1,
+      shields: [],
+      strokes: [],
+    };
+    const at = readFixture('plan-v8').acts.length;
+    await db.journal.add({
+      planId: 'card',
+      seq: 4,
+      patches: [{ op: 'add', path: ['acts', at], value: v8Pass }],
+    });
+    const stored = (await archive.open('card'))!;
+    expect(stored.plan.acts.at(-1)).toEqual({ ...v8Pass, also: [] });
+    expect([await db.journal.count(), await db.snapshots.count()]).toEqual([0, 1]);
+    await archive.append('card', 5, new PlanHistory(stored.plan).do([rename('After')]));
+    expect(await archive.read('card')).toEqual({ plan: { ...stored.plan, title: 'After' }, seq: 5 });
+    const [snapshot] = await new Safekeeping(db, archive).snapshots();
+    expect(new Safekeeping(db, archive).planOf(snapshot, 'again')).toEqual({ ...stored.plan, id: 'again' });
+  });
+
+  it('a row that is not as it should be is refused with its field, and can be mended', async () => {
+    await archive.save(begun(), 0);
+    await archive.append('card', 1, [{ op: 'replace', path: ['title'], value: 'A' }]);
+    await db.journal.add({ planId: 'card', seq: 2, patches: [{ op: 'grow', path: 3 }] } as never);
+    await expect(archive.read('card')).rejects.toThrow(/journal\[1\]/);
+    const keeping = new Safekeeping(db, archive);
+    expect(await keeping.damage('card')).toMatchObject({ lost: ['the last change'], mended: { title: 'A' } });
+    await keeping.mend('card');
+    expect(await archive.read('card')).toMatchObject({ plan: { title: 'A' }, seq: 0 });
+    expect(await keeping.snapshots()).toMatchObject([{ of: 'card', why: 'mended' }]);
+    await db.plans.put({ id: 'odd', plan: begun(), seq: 'first', changedAt: 0 } as never);
+    await expect(archive.read('odd')).rejects.toThrow(/saved\.seq/);
+    expect((await archive.all()).unreadable).toMatchObject([{ id: 'odd' }]);
+    expect(await keeping.damage('odd')).toMatchObject({ mended: { title: 'Card', id: 'odd' } });
+  });
+
+  it('nothing is journalled behind a card that is no longer there', async () => {
+    await expect(archive.append('card', 1, [])).rejects.toBeInstanceOf(CardGone);
+    expect(await db.journal.count()).toBe(0);
+  });
+
   it('removes a card with all that belongs to it', async () => {
     await archive.save(begun(), 0);
     await archive.append('card', 1, []);
     await archive.keepStroke('card', 's', { line: 'pencil' }, [[1, 1, 1]]);
     await archive.attach('card', 'a.png', new Uint8Array([1]));
     await archive.attach('other', 'a.png', new Uint8Array([2]));
-    await archive.remove('card');
+    await new Safekeeping(db, archive).deleteForGood('card');
     expect([await db.plans.count(), await db.journal.count(), await db.strokes.count()]).toEqual([0, 0, 0]);
     expect([await archive.attached('card', 'a.png'), await archive.attached('other', 'a.png')]).toEqual([
       null,

@@ -1,0 +1,43 @@
+import type { Evening, PlanBack } from '@kettle/core/occasion';
+import type { Plan } from '@kettle/core/plan';
+import type { LookFrame, Timeline } from '@kettle/core/schedule';
+import type { UnreadablePlan } from '../data/card-archive';
+import type { Restored } from '../data/backup';
+
+/** Some of the cards, as they come out of the database. */
+export interface CardsRead {
+  readonly plans: readonly Plan[];
+  readonly unreadable: readonly UnreadablePlan[];
+}
+
+/** The last evening to start a card. */
+export interface CardEvening {
+  readonly id: string;
+  /** `null` for one without a day it is wanted by. */
+  readonly back: PlanBack | null;
+}
+
+/** How a card looks in the end. */
+export interface CardLook {
+  readonly id: string;
+  readonly looks: ReadonlyMap<string, readonly LookFrame[]>;
+  readonly timeline: Pick<Timeline, 'masks'>;
+}
+
+/** What the worker does that has the database to itself: reading and reckoning many cards, packing and unpacking all there is. */
+export interface KeepingApi {
+  /** Reads all cards, a few at a time; those in the bin are left there. `false` when cancelled. */
+  readCards(job: number, onCards: (cards: CardsRead) => void): Promise<boolean>;
+  evenings(
+    job: number,
+    plans: readonly Plan[],
+    evenings: readonly Evening[],
+    today: string,
+    onEvening: (evening: readonly CardEvening[]) => void,
+  ): Promise<boolean>;
+  looks(job: number, plans: readonly Plan[], onLook: (look: CardLook) => void): Promise<boolean>;
+  backUp(madeAt: string): Promise<Uint8Array>;
+  /** Throws where the file is no backup. */
+  restore(file: Uint8Array): Promise<Restored>;
+  cancel(job: number): void;
+}
