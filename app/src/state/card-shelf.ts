@@ -6,7 +6,7 @@ import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan
 import { BadInput, readInput } from '@kettle/core/units';
 import type { UnreadablePlan } from '../data/card-archive';
 import { newCardId } from '../data/card-id';
-import { cardLock, takeAll, type Held } from '../data/locks';
+import { CardKeeper } from '../data/card-keeper';
 import { faultOf } from '../data/storage-watch';
 import { KeepingWorker } from '../workers/keeping-worker.service';
 import { PlanStore } from './plan-store';
@@ -23,6 +23,7 @@ export class CardShelf {
   private readonly studio = inject(StudioStore);
   private readonly worker = inject(KeepingWorker);
   private reading: Subscription | null = null;
+  readonly keeper = new CardKeeper({ ...this.storage, park: (plan) => this.store.park(plan) });
 
   readonly cards = signal<readonly Plan[]>([]);
   readonly unreadable = signal<readonly UnreadablePlan[]>([]);
@@ -87,7 +88,7 @@ export class CardShelf {
   /** Puts a card into the bin. Throws `BadInput` where another tab has it. */
   async remove(id: string): Promise<void> {
     if (this.store.plan()?.id === id) await this.store.close();
-    await this.withLocks([id], () => this.storage.safekeeping.bin(id));
+    await this.named(() => this.keeper.bin(id));
     this.cards.update((cards) => cards.filter((card) => card.id !== id));
     this.unreadable.update((cards) => cards.filter((card) => card.id !== id));
   }
@@ -146,40 +147,24 @@ export class CardShelf {
    */
   async putDemoBack(plans: readonly Plan[]): Promise<void> {
     await this.store.close();
-    await this.withLocks(
-      plans.map(({ id }) => id),
-      () => this.storage.safekeeping.putBack(plans, 'put-back'),
-    );
+    await this.named(() => this.keeper.putBack(plans, 'put-back'));
     await this.refresh();
   }
 
-  /** Keeps a new card; where that cannot be done it stays in this tab. */
   private async put(plan: Plan, attachments: Readonly<Record<string, Uint8Array>> = {}): Promise<string> {
-    const { watch, archive } = this.storage;
-    try {
-      await watch.write(() => archive.create(plan, attachments));
-    } catch (cause) {
-      mustBeStorage(cause, null);
-      await this.store.park(plan);
-    }
+    await this.keeper.put(plan, attachments);
     this.cards.update((cards) => withPlans(cards, [plan]));
     return plan.id;
   }
 
-  /** Does something to cards no other tab has. Throws `BadInput` that names one that another has. */
-  async withLocks(ids: readonly string[], step: () => Promise<void>): Promise<void> {
-    const lock = await takeAll(this.storage.locks, ids.map(cardLock));
-    if ('takenBy' in lock) {
-      const taken = this.cards().find(({ id }) => cardLock(id) === lock.takenBy);
-      throw new BadInput(
-        taken ? `“${taken.title}”` : 'the card',
-        'is open in another tab; close it there first',
-      );
-    }
+  /** Says of a card by its title what was said by its id. */
+  private async named<T>(step: () => Promise<T>): Promise<T> {
     try {
-      await this.storage.watch.write(step);
-    } finally {
-      (lock satisfies Held).release();
+      return await step();
+    } catch (cause) {
+      if (!(cause instanceof BadInput)) throw cause;
+      const known = this.cards().find(({ id }) => cause.field === `the card “${id}”`);
+      throw known ? new BadInput(`“${known.title}”`, cause.reason) : cause;
     }
   }
 }

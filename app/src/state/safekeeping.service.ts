@@ -94,7 +94,7 @@ export class SafekeepingService {
   }
 
   mend(id: string): Promise<void> {
-    return this.change(() => this.shelf.withLocks([id], () => this.storage.safekeeping.mend(id)));
+    return this.change(() => this.shelf.keeper.mend(id));
   }
 
   /** Puts an earlier state on the rack, as a card beside the one it became. */
