@@ -20,7 +20,10 @@ const TIMED = [
   'simulation',
   'two-tabs',
   'crash',
-  'full-disk',
+  'storage',
+  'keeping',
+  'renewal',
+  'table-clock',
   'weight',
 ].map((name) => `e2e/${name}.spec.ts`);
 

@@ -3,6 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { readKettleFile } from '@kettle/core/formats';
 import type { Plan } from '@kettle/core/plan';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
+import { kill } from './database';
 import { downloads, Pen } from './hand';
 
 /** Kills at random moments; the long evidence takes many more. */
@@ -24,15 +25,6 @@ afterAll(async () => {
   await profile.close();
   await served.close();
 });
-
-/** Ends the tab's process at once: no unload, no farewell to the app. */
-async function kill(page: Page): Promise<void> {
-  const session = await page.createCDPSession();
-  const gone = new Promise((resolve) => page.once('error', resolve));
-  void session.send('Page.crash').catch(() => undefined);
-  await gone;
-  await page.close().catch(() => undefined);
-}
 
 async function planOf(page: Page): Promise<Plan> {
   const fetchFile = await downloads(page);

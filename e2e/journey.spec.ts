@@ -196,8 +196,10 @@ describe('a newcomer', () => {
 
 describe('the demo', () => {
   it('can be put back as it was shipped; the painter’s own card stays', async () => {
-    await menu(page, 'Put the demo card back as it was');
-    await seeText(page, 'The demo card lies as it was shipped.');
+    await menu(page, 'Put demo cards back…');
+    await seeText(page, 'not on the rack');
+    await press(page, 'Put the chosen cards back');
+    await seeText(page, 'demo cards lie as they were shipped.');
     await page.locator('.house').click();
     await seeText(page, 'Kettle in the rain');
     await seeText(page, 'Heron at low tide');

@@ -27,10 +27,17 @@ async function openCard(route: ActivatedRouteSnapshot) {
   }
 }
 
+/** Lets the card of the table go: the address is no longer its own. */
+async function leaveCard(): Promise<boolean> {
+  await inject(PlanStore).close();
+  return true;
+}
+
 export const ROUTES: Routes = [
   {
     path: 'rack',
     title: 'Rack · Kettle Drift',
+    canActivate: [leaveCard],
     loadComponent: () => import('./rooms/rack/rack.component').then((m) => m.Rack),
   },
   {
@@ -41,6 +48,7 @@ export const ROUTES: Routes = [
   {
     path: 'safekeeping',
     title: 'Safekeeping · Kettle Drift',
+    canActivate: [leaveCard],
     loadComponent: () => import('./rooms/safekeeping/safekeeping.component').then((m) => m.SafekeepingRoom),
   },
   {

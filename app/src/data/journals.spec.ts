@@ -59,40 +59,36 @@ function someChange(plan: Draft<AnyPlan>, dice: () => number, n: number): void {
   one(doings)();
 }
 
-it(
-  `of every version, with a journal of ${CHANGES} changes recorded in it, killed at any moment: ${CASES} cards open whole`,
-  async () => {
-    const db = new Database('journals');
-    const archive = new CardArchive(db);
-    for (let seed = 0; seed < CASES; seed++) {
-      const dice = chance(seed);
-      const version = 1 + (seed % PLAN_VERSION);
-      const id = `card-${seed}`;
-      let now = { ...fixtures[version - 1], id } as AnyPlan;
-      const killedAfter = Math.floor(dice() * (CHANGES + 1));
-      let saved = { plan: now, seq: 0 };
-      const journal: { seq: number; patches: readonly Patch[] }[] = [];
-      for (let seq = 1; seq <= killedAfter; seq++) {
-        const [next, patches] = produceWithPatches(now, (draft) => someChange(draft, dice, seq));
-        now = next;
-        journal.push({ seq, patches });
-        if (seq - saved.seq >= SAVED_EVERY) saved = { plan: now, seq };
-      }
-      await db.plans.put({ id, ...saved, changedAt: 0 });
-      // Programs of today say their version, those of before did not.
-      const says = version === PLAN_VERSION && dice() < 0.5 ? { version } : {};
-      await db.journal.bulkAdd(
-        journal
-          .filter(({ seq }) => seq > saved.seq)
-          .map(({ seq, patches }) => ({ planId: id, seq, ...says, patches: [...patches] })),
-      );
-      await opensWhole(archive, id, readPlan(now), dice);
+it(`of every version, with a journal of ${CHANGES} changes recorded in it, killed at any moment: ${CASES} cards open whole`, async () => {
+  const db = new Database('journals');
+  const archive = new CardArchive(db);
+  for (let seed = 0; seed < CASES; seed++) {
+    const dice = chance(seed);
+    const version = 1 + (seed % PLAN_VERSION);
+    const id = `card-${seed}`;
+    let now = { ...fixtures[version - 1], id } as AnyPlan;
+    const killedAfter = Math.floor(dice() * (CHANGES + 1));
+    let saved = { plan: now, seq: 0 };
+    const journal: { seq: number; patches: readonly Patch[] }[] = [];
+    for (let seq = 1; seq <= killedAfter; seq++) {
+      const [next, patches] = produceWithPatches(now, (draft) => someChange(draft, dice, seq));
+      now = next;
+      journal.push({ seq, patches });
+      if (seq - saved.seq >= SAVED_EVERY) saved = { plan: now, seq };
     }
-    expect((await archive.all()).unreadable).toEqual([]);
-    await db.delete();
-  },
-  120_000,
-);
+    await db.plans.put({ id, ...saved, changedAt: 0 });
+    // Programs of today say their version, those of before did not.
+    const says = version === PLAN_VERSION && dice() < 0.5 ? { version } : {};
+    await db.journal.bulkAdd(
+      journal
+        .filter(({ seq }) => seq > saved.seq)
+        .map(({ seq, patches }) => ({ planId: id, seq, ...says, patches: [...patches] })),
+    );
+    await opensWhole(archive, id, readPlan(now), dice);
+  }
+  expect((await archive.all()).unreadable).toEqual([]);
+  await db.delete();
+}, 120_000);
 
 /** Opens a card as it was left, changes it as today's program does, is killed, and opens it again. */
 async function opensWhole(
@@ -103,7 +99,13 @@ async function opensWhole(
 ): Promise<void> {
   const stored = (await archive.open(id))!;
   expect(stored.plan).toEqual(expected);
-  const session = new CardSession(archive, new StorageWatch(), { release: () => undefined }, stored, () => undefined);
+  const session = new CardSession(
+    archive,
+    new StorageWatch(),
+    { release: () => undefined },
+    stored,
+    () => undefined,
+  );
   const changes = Math.floor(4 * dice());
   for (let n = 0; n < changes; n++) session.do([{ do: 'rename', title: `Since ${n}` }]);
   await session.settled();

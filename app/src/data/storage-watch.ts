@@ -1,3 +1,4 @@
+import { Dexie } from 'dexie';
 import { BehaviorSubject } from 'rxjs';
 
 /** What is wrong with the browser's storage. */
@@ -71,13 +72,13 @@ export class StorageWatch {
 /** What of the storage an error tells of; `null` for one that is not the storage's own. */
 export function faultOf(cause: unknown): StorageFault | null {
   if (!(cause instanceof Error || cause instanceof DOMException)) return null;
-  const inner = (cause as { inner?: unknown }).inner;
-  const said = `${cause.name} ${cause.message} ${inner instanceof Error ? inner.name : ''}`;
+  const { inner, failures } = cause as { inner?: unknown; failures?: readonly unknown[] };
+  const said = [cause, inner, ...(failures ?? [])]
+    .map((one) => (one instanceof Error || one instanceof DOMException ? `${one.name} ${one.message}` : ''))
+    .join(' ');
   if (/quota/i.test(said)) return 'full';
   if (cause.name === 'StorageSilent') return 'silent';
   if (cause.name === 'CardGone') return 'emptied';
-  if (/OpenFailed|MissingAPI|Security|NotAllowed|VersionError/.test(said)) return 'blocked';
-  if (/DatabaseClosed|InvalidState|Abort|Unknown|Timeout|DataError|TransactionInactive|Dexie/.test(said))
-    return 'failing';
-  return null;
+  if (/OpenFailed|MissingAPI|SecurityError|NotAllowedError|VersionError/.test(said)) return 'blocked';
+  return cause instanceof Dexie.DexieError || cause instanceof DOMException ? 'failing' : null;
 }

@@ -31,8 +31,9 @@ type State =
 /** What happened on the table without its own hand. */
 export type TableNews =
   | { readonly what: 'read-only'; readonly id: string }
-  | { readonly what: 'taken-over'; readonly id: string }
-  | { readonly what: 'strokes-recovered'; readonly id: string; readonly how: number }
+  /** `strokes` were under the pen when the tab that had it went. */
+  | { readonly what: 'taken-over'; readonly id: string; readonly strokes: number }
+  | { readonly what: 'strokes-recovered'; readonly id: string; readonly strokes: number }
   | { readonly what: 'gone'; readonly id: string; readonly title: string }
   | { readonly what: 'unreadable'; readonly id: string; readonly fault: string };
 
@@ -175,8 +176,11 @@ export class WorkTable {
       const stored = await (lock ? watch.write(() => archive.open(id)) : watch.read(() => archive.read(id)));
       if (givesUp()) return;
       if (!stored) throw new BadInput('card', `there is no card “${id}” in this browser`);
-      if (lock) await this.takeUp(lock, stored);
-      else this.readAlong(id, stored);
+      if (!lock) this.readAlong(id, stored);
+      else {
+        const strokes = await this.takeUp(lock, stored);
+        if (strokes > 0) this.parts.tell({ what: 'strokes-recovered', id, strokes });
+      }
     } catch (cause) {
       lock?.release();
       this.enter({ is: 'empty' });
@@ -184,11 +188,13 @@ export class WorkTable {
     }
   }
 
-  private async takeUp(lock: Held, stored: StoredPlan): Promise<void> {
+  /** Puts a card under this tab's hand; tells how many strokes of a lost tab came with it. */
+  private async takeUp(lock: Held, stored: StoredPlan): Promise<number> {
     const session = this.sessionOf(lock, stored);
     // Before any hand is let to it: a stroke found later would lie over newer work.
-    await this.recoverStrokes(session);
+    const strokes = await this.recoverStrokes(session);
     this.enter({ is: 'writing', session });
+    return strokes;
   }
 
   private sessionOf(lock: Held, stored: StoredPlan, unkept = false): CardSession {
@@ -214,8 +220,8 @@ export class WorkTable {
   }
 
   /** A stroke that was under the pen when a tab went becomes what it was begun as. */
-  private async recoverStrokes(session: CardSession): Promise<void> {
-    const { archive, watch, tell } = this.parts;
+  private async recoverStrokes(session: CardSession): Promise<number> {
+    const { archive, watch } = this.parts;
     const { id } = session.plan;
     const lost = await watch.read(() => archive.lostStrokes(id));
     for (const stroke of lost) {
@@ -223,7 +229,7 @@ export class WorkTable {
       await session.settled();
       if (session.kept === 'kept') await watch.write(() => archive.dropStroke(id, stroke.stroke));
     }
-    if (lost.length > 0) tell({ what: 'strokes-recovered', id, how: lost.length });
+    return lost.length;
   }
 
   /** As a reader: shows each change the owner writes, and takes over when the owner is gone. */
@@ -277,8 +283,7 @@ export class WorkTable {
     try {
       const stored = await watch.write(() => archive.open(id));
       if (!stored) throw new BadInput('card', 'is no longer in this browser');
-      await this.takeUp(lock, stored);
-      tell({ what: 'taken-over', id });
+      tell({ what: 'taken-over', id, strokes: await this.takeUp(lock, stored) });
     } catch (cause) {
       lock.release();
       this.enter({ is: 'empty' });

@@ -71,7 +71,10 @@ export class DemoDialog {
   readonly closed = output();
   private readonly demo = signal<readonly Plan[]>([]);
   readonly chosen = signal<ReadonlySet<string>>(new Set());
-  readonly rows = computed(() => this.demo().map((plan) => rowOf(plan, this.shelf.cards())));
+  readonly rows = computed(() => {
+    const unreadable = new Set(this.shelf.unreadable().map(({ id }) => id));
+    return this.demo().map((plan) => rowOf(plan, this.shelf.cards(), unreadable.has(plan.id)));
+  });
 
   constructor() {
     void this.load();
@@ -108,11 +111,11 @@ export class DemoDialog {
   }
 }
 
-const MISSING = 'not here';
+const MISSING = 'not on the rack';
 
-function rowOf(plan: Plan, cards: readonly Plan[]): DemoRow {
+function rowOf(plan: Plan, cards: readonly Plan[], isUnreadable: boolean): DemoRow {
   const here = cards.find(({ id }) => id === plan.id);
-  if (!here) return { plan, says: MISSING, same: false };
+  if (!here) return { plan, says: isUnreadable ? 'cannot be read' : MISSING, same: false };
   const same = JSON.stringify(here) === JSON.stringify(plan);
   return { plan, same, says: same ? 'as it was shipped' : 'changed by you' };
 }

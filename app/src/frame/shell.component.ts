@@ -103,7 +103,6 @@ export class Shell {
   private readonly drafts = inject(Drafts);
   private readonly renewal = inject(Renewal);
   private readonly storage = inject(Storage);
-  private readonly storageNews = inject(StorageNews);
   private readonly router = inject(Router);
   private readonly location = inject(Location);
   readonly messages = inject(Messages);
@@ -135,7 +134,8 @@ export class Shell {
   });
 
   constructor() {
-    this.storageNews.watch();
+    // It speaks up by itself.
+    inject(StorageNews);
     this.drafts.watch();
     this.store.refused$.subscribe(() => {
       if (this.store.open()?.mayWrite === false) this.layAnew();
@@ -160,7 +160,7 @@ export class Shell {
     await this.studioStore.load();
     const demo = await this.shelf.firstStart();
     this.ready.set(true);
-    if (demo && !this.location.path().startsWith('/card'))
+    if (demo && ['', '/', '/rack'].includes(this.location.path()))
       await this.router.navigate(['/card', demo, 'passes']);
     void navigator.storage.persist();
     this.renewal.watch();

@@ -26,7 +26,7 @@ export class Faults implements ErrorHandler {
     const says = cause instanceof Error ? cause.message : String(cause);
     this.injector
       .get(Messages)
-      .stop(
+      .trouble(
         cause instanceof BadInput
           ? `${says.slice(0, MOST_QUOTED)}.`
           : `Something went wrong: ${says.slice(0, MOST_QUOTED)}.`,

@@ -15,34 +15,46 @@ export interface Message {
   readonly actions: readonly MessageAction[];
 }
 
-/** So many grave messages wait their turn; the same one never twice. */
-const MOST_WAITING = 5;
+/** So many troubles are kept, the latest first. */
+const MOST_TROUBLES = 5;
 
-/** The one line in which the app speaks up: what happened, what is safe, what to do. A grave one stays until it is read. */
+/**
+ * The one line in which the app speaks up: what happened, what is safe, what to do. What a press came to makes room for the
+ * next; a trouble stays until it is read or over, and comes back when what stood above it has been read.
+ */
 @Injectable({ providedIn: 'root' })
 export class Messages {
-  private readonly waiting = signal<readonly Message[]>([]);
-  readonly current = computed((): Message | null => this.waiting().at(0) ?? null);
+  private readonly passing = signal<Message | null>(null);
+  private readonly troubles = signal<readonly Message[]>([]);
+  readonly current = computed((): Message | null => this.passing() ?? this.troubles().at(0) ?? null);
 
   say(what: string, advice = '', ...actions: MessageAction[]): void {
-    const graves = this.waiting().filter(({ severity }) => severity === 'stop');
-    this.waiting.set([...graves, { severity: 'info', what, advice, actions }]);
+    this.passing.set({ severity: 'info', what, advice, actions });
   }
 
+  /** Something was refused. */
   stop(what: string, advice: string, ...actions: MessageAction[]): void {
-    const others = this.waiting().filter((message) => message.what !== what && message.severity === 'stop');
-    this.waiting.set(
-      [{ severity: 'stop', what, advice, actions } as const, ...others].slice(0, MOST_WAITING),
+    this.passing.set({ severity: 'stop', what, advice, actions });
+  }
+
+  /** Something is wrong that must not be overlooked. */
+  trouble(what: string, advice: string, ...actions: MessageAction[]): void {
+    this.passing.set(null);
+    this.withdraw(what);
+    this.troubles.update((others) =>
+      [{ severity: 'stop', what, advice, actions } as const, ...others].slice(0, MOST_TROUBLES),
     );
   }
 
   /** The message on show has been read. */
   clear(): void {
-    this.waiting.update((waiting) => waiting.slice(1));
+    if (this.passing()) this.passing.set(null);
+    else this.troubles.update((others) => others.slice(1));
   }
 
   /** What a message told of is so no longer. */
   withdraw(what: string): void {
-    this.waiting.update((waiting) => waiting.filter((message) => message.what !== what));
+    if (this.passing()?.what === what) this.passing.set(null);
+    this.troubles.update((others) => others.filter((message) => message.what !== what));
   }
 }

@@ -11,6 +11,8 @@ import { Storage } from './storage.service';
 
 export type { OpenPlan } from '../data/work-table';
 
+const STROKE_KEPT = ['A stroke that was not finished has been kept.', 'Undo takes it away.'] as const;
+
 /** The card on the table as the screens see it: the only way to change a plan. */
 @Injectable({ providedIn: 'root' })
 export class PlanStore {
@@ -95,20 +97,23 @@ export class PlanStore {
         break;
       case 'taken-over':
         this.messages.withdraw('This card is open in another tab.');
-        this.messages.say('The other tab has let this card go.', 'You can go on with it here.');
+        this.messages.say(
+          'The other tab has let this card go.',
+          `You can go on with it here. ${news.strokes > 0 ? STROKE_KEPT.join(' ') : ''}`.trim(),
+        );
         break;
       case 'strokes-recovered':
-        this.messages.say('A stroke that was not finished has been kept.', 'Undo takes it away.');
+        this.messages.say(...STROKE_KEPT);
         break;
       case 'gone':
-        this.messages.stop(
+        this.messages.trouble(
           `“${news.title}” was thrown away in another tab.`,
           'It lies in the bin for 30 days: see Safekeeping.',
         );
         void this.router.navigate(['/rack']);
         break;
       case 'unreadable':
-        this.messages.stop(
+        this.messages.trouble(
           `The card can no longer be read here: ${news.fault}.`,
           'It stays as it is: see Safekeeping.',
         );

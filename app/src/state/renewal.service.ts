@@ -62,7 +62,7 @@ export class Renewal {
   async lostChunk(url = this.router.url): Promise<void> {
     const before = Number(sessionStorage.getItem(LOST_AT) ?? 0);
     if (Date.now() - before < NOT_AGAIN_MS || !navigator.onLine) {
-      this.messages.stop(
+      this.messages.trouble(
         'A part of the program could not be loaded.',
         navigator.onLine
           ? 'What is on the table is kept. Load the page again later.'

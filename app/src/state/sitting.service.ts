@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { filter, from, switchMap, take } from 'rxjs';
+import type { ClockJump } from '@kettle/core/clock';
 import type { SittingEvent } from '@kettle/core/plan';
 import { formatSpan } from '@kettle/core/units';
 import { Clock } from './clock.service';
@@ -38,13 +39,16 @@ export class SittingService {
   });
 
   /** The computer’s clock has gone ahead while somebody sits here. */
-  readonly asks = computed(() => (this.store.plan()?.sitting ? this.clock.asks() : null));
+  private readonly asks = computed(() => (this.store.plan()?.sitting ? this.clock.asks() : null));
+  /** What was asked of it last, in words. */
+  private asked = '';
 
   constructor() {
     effect(() => this.clock.isNeeded.set(this.store.plan()?.sitting != null));
+    effect(() => this.ask(this.asks()));
     this.clock.setBack$.pipe(takeUntilDestroyed()).subscribe((ms) => {
       if (this.store.plan()?.sitting)
-        this.messages.stop(
+        this.messages.trouble(
           `The computer’s clock was set back by ${formatSpan(ms / 1000)}.`,
           'The clocks at the table run on as before. If the paper says otherwise, tell it: still wet, or dry now.',
         );
@@ -70,7 +74,7 @@ export class SittingService {
   }
 
   /** The computer slept: what was noted since its clock went ahead was that much later. */
-  computerSlept(): void {
+  private computerSlept(): void {
     const jump = this.clock.slept();
     if (jump)
       this.store.do({
@@ -79,8 +83,17 @@ export class SittingService {
       });
   }
 
-  clockWasSet(): void {
-    this.clock.wasSet();
+  /** Asks whether a jump of the clock was sleep; a question that no longer stands is taken back. */
+  private ask(jump: ClockJump | null): void {
+    if (this.asked) this.messages.withdraw(this.asked);
+    this.asked = jump ? `The computer’s clock has gone ahead by ${formatSpan(jump.byMs / 1000)}.` : '';
+    if (!jump) return;
+    this.messages.trouble(
+      this.asked,
+      'Until you say, the paper is taken to be as wet as before.',
+      { label: 'The computer was asleep', run: () => this.computerSlept() },
+      { label: 'The clock was set', run: () => this.clock.wasSet() },
+    );
   }
 
   private atTable(): string {

@@ -1,5 +1,6 @@
-import { inject, Injectable } from '@angular/core';
-import { distinctUntilChanged, map, pairwise, startWith } from 'rxjs';
+import { computed, inject, Injectable } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { combineLatest } from 'rxjs';
 import type { StorageTrouble } from '../data/storage-watch';
 import { handOver } from '../ui/hand-over';
 import { CardShelf } from './card-shelf';
@@ -26,8 +27,8 @@ const SAYS: { readonly [F in StorageTrouble['fault']]: (cause: string) => readon
     'The card on the table is still in this tab and is being kept again; what else was here is gone. A backup can be restored in Safekeeping.',
   ],
   failing: (cause) => [
-    `The last changes could not be kept: ${cause.slice(0, 60)}.`,
-    'They are in this tab only. It is tried again every few seconds.',
+    'The browser’s storage has failed: the last changes are in this tab only.',
+    `It is tried again every few seconds. ${cause === '' ? '' : `It says: ${cause.slice(0, 60)}.`}`,
   ],
 };
 
@@ -40,20 +41,37 @@ export class StorageNews {
   private readonly storage = inject(Storage);
   private readonly studio = inject(StudioStore);
 
-  /** From now on what is wrong is said. */
-  watch(): void {
-    this.storage.watch.trouble$
-      .pipe(
-        map((trouble) => trouble && SAYS[trouble.fault](trouble.cause)),
-        distinctUntilChanged((one, other) => one?.[0] === other?.[0]),
-        startWith(null),
-        pairwise(),
-      )
-      .subscribe(([before, now]) => {
-        if (before && before[0] !== SAYS.emptied('')[0]) this.messages.withdraw(before[0]);
-        if (now) this.messages.stop(...now, this.save());
-        else if (before) this.messages.say('The storage answers again, and all is kept.');
-      });
+  /** What is wrong, as it was last said; it holds until all is kept again, whatever succeeds in between. */
+  private inForce: StorageTrouble['fault'] | null = null;
+  private readonly allKept = computed(() => this.store.unkept().length === 0 && this.studio.allKept());
+
+  constructor() {
+    combineLatest([this.storage.watch.trouble$, toObservable(this.allKept)]).subscribe(([trouble]) => {
+      if (trouble) this.tell(trouble);
+      // Asked at this moment: what is observed of it may be a moment old.
+      else if (this.allKept()) this.over();
+    });
+  }
+
+  private tell({ fault, cause }: StorageTrouble): void {
+    if (fault === this.inForce) return;
+    this.withdraw();
+    this.inForce = fault;
+    this.messages.trouble(...SAYS[fault](cause), this.save());
+  }
+
+  private over(): void {
+    if (this.inForce === null) return;
+    // That the storage was emptied stays so.
+    if (this.inForce !== 'emptied') {
+      this.withdraw();
+      this.messages.say('The storage answers again, and all is kept.');
+    }
+    this.inForce = null;
+  }
+
+  private withdraw(): void {
+    if (this.inForce) this.messages.withdraw(SAYS[this.inForce]('')[0]);
   }
 
   private save(): MessageAction {

@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { liveQuery } from 'dexie';
 import { from } from 'rxjs';
 import { dayOf } from '@kettle/core/occasion';
@@ -31,7 +31,8 @@ export class StudioStore {
   private readonly done = signal<readonly (readonly StudioCommand[])[]>([]);
   private readonly undone = signal<readonly (readonly StudioCommand[])[]>([]);
   /** Changes that could not be kept yet. */
-  private unkept: readonly StudioCommand[] = [];
+  private readonly unkept = signal<readonly StudioCommand[]>([]);
+  readonly allKept = computed(() => this.unkept().length === 0);
   private writing: Promise<unknown> = Promise.resolve();
 
   /** Reads the studio, and follows what other tabs do to it. */
@@ -130,10 +131,10 @@ export class StudioStore {
     undoes: readonly StudioCommand[],
   ): Promise<readonly StudioCommand[] | null> {
     const kept = this.writing.then(async () => {
-      const all = [...this.unkept, ...commands];
+      const all = [...this.unkept(), ...commands];
       try {
         const changed = await this.storage.watch.write(() => this.storage.studio.change(all));
-        this.unkept = [];
+        this.unkept.set([]);
         this.studio.set(changed.studio);
         return all.length === commands.length ? changed.undoes : undoes;
       } catch (cause) {
@@ -142,7 +143,7 @@ export class StudioStore {
           return null;
         }
         // The watch has told of it; the change goes on in this tab.
-        this.unkept = all;
+        this.unkept.set(all);
         setTimeout(() => void this.tryAgain(), TRIES_AGAIN_MS);
         return undoes;
       }
@@ -152,19 +153,19 @@ export class StudioStore {
   }
 
   private async tryAgain(): Promise<void> {
-    if (this.unkept.length > 0) await this.keep([], []);
+    if (!this.allKept()) await this.keep([], []);
   }
 
   private take(studio: Studio | null): void {
     this.fault.set(null);
-    if (studio) this.studio.set(afterStudioCommands(studio, this.unkept));
+    if (studio) this.studio.set(afterStudioCommands(studio, this.unkept()));
   }
 
   private unreadable(cause: unknown): void {
     // What the storage itself cannot do is told by its watch.
     if (!(cause instanceof BadInput)) return;
     if (this.fault() === null)
-      this.messages.stop(
+      this.messages.trouble(
         `The studio’s settings cannot be read: ${cause.message}.`,
         'They are untouched, and nothing will be written over them. Safekeeping tells what can be done.',
       );

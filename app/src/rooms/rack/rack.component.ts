@@ -25,7 +25,6 @@ import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
 import { BIN_DAYS } from '../../data/safekeeping';
 import { CardShelf } from '../../state/card-shelf';
 import { Messages } from '../../state/messages.service';
-import { PlanStore } from '../../state/plan-store';
 import { SafekeepingService } from '../../state/safekeeping.service';
 import { StudioStore } from '../../state/studio-store';
 import { KeepingWorker } from '../../workers/keeping-worker.service';
@@ -64,7 +63,6 @@ const USUAL_ENVELOPE: Envelope = { name, widthMm, heightMm };
 })
 export class Rack {
   private readonly shelf = inject(CardShelf);
-  private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly worker = inject(KeepingWorker);
   private readonly keeping = inject(SafekeepingService);
@@ -117,7 +115,6 @@ export class Rack {
   }
 
   private async comeIn(): Promise<void> {
-    await this.store.close();
     await this.shelf.refresh();
     const changes = this.shelf.cards().length + this.people().length;
     await this.keeping.remind(changes);

@@ -2,10 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import type { BinnedCard } from '../../data/safekeeping';
-import { PlanStore } from '../../state/plan-store';
 import { Renewal } from '../../state/renewal.service';
 import { SafekeepingService } from '../../state/safekeeping.service';
-import { backupInWords, binnedInWords, restoredInWords, snapshotInWords } from './safekeeping.view';
+import {
+  backupInWords,
+  binnedInWords,
+  lostInWords,
+  restoredInWords,
+  snapshotInWords,
+} from './safekeeping.view';
 
 /** Backups, the bin, earlier states, and the mending of cards that cannot be read. */
 @Component({
@@ -29,14 +34,13 @@ export class SafekeepingRoom {
   readonly bin = computed(() =>
     this.keeping.binned().map((card) => ({ card, says: binnedInWords(card, this.nowMs) })),
   );
+  readonly lost = lostInWords;
   readonly snapshots = computed(() =>
     this.keeping.snapshots().map((snapshot) => ({ snapshot, says: snapshotInWords(snapshot) })),
   );
 
   constructor() {
-    void inject(PlanStore)
-      .close()
-      .then(() => this.keeping.refresh());
+    void this.keeping.refresh();
   }
 
   async restore(input: HTMLInputElement): Promise<void> {

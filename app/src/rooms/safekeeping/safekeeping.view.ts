@@ -10,7 +10,8 @@ const dayInWords = (ms: number): string =>
 /** When the last backup was made, and whether it is time for one. */
 export function backupInWords(lastMs: number | null, nowMs: number): string {
   if (lastMs === null) return 'You have no backup yet.';
-  const days = Math.floor((nowMs - lastMs) / DAY_MS);
+  // It may have been made a moment after the page was opened.
+  const days = Math.max(0, Math.floor((nowMs - lastMs) / DAY_MS));
   if (days === 0) return 'Your last backup is from today.';
   return `Your last backup is from ${dayInWords(lastMs)}, ${days === 1 ? 'a day' : `${days} days`} ago.`;
 }
@@ -62,3 +63,42 @@ function listed(names: readonly string[]): string {
   const rest = names.length - MOST_NAMED;
   return rest > 0 ? `${names.slice(0, MOST_NAMED).join(', ')} and ${rest} more` : names.join(', ');
 }
+
+/** The parts of a plan as a painter calls them. */
+const PARTS: Readonly<Record<string, string>> = {
+  brief: 'what the card is for',
+  climate: 'the air of the room',
+  card: 'the card’s size',
+  crop: 'the crop',
+  paper: 'the paper',
+  sheets: 'the sheets it is cut from',
+  rules: 'its house rules',
+  pictures: 'picture',
+  lines: 'drawn line',
+  words: 'lettering',
+  guides: 'guide',
+  lamp: 'the lamp',
+  areas: 'area',
+  whites: 'white',
+  resists: 'freehand mask',
+  palette: 'pigment on the dish',
+  mixes: 'mix',
+  acts: 'step',
+  table: 'boards and hands',
+  variants: 'copies painted otherwise',
+  trials: 'painted sheet',
+  sitting: 'the sitting',
+  accepted: 'accepted finding',
+  embedded: 'its papers and pigments',
+};
+
+/** What mending a card leaves out, in words: `step 4, the air of the room`. */
+export const lostInWords = (lost: readonly string[]): string =>
+  lost
+    .map((part) => {
+      const [, name, at] = /^(\w+)(?:\[(\d+)\])?$/.exec(part) ?? [];
+      const says = PARTS[name];
+      if (!says) return part;
+      return at === undefined ? says : `${says} ${Number(at) + 1}`;
+    })
+    .join(', ');
