@@ -24,18 +24,24 @@ export interface CardLook {
   readonly timeline: Pick<Timeline, 'masks'>;
 }
 
+/** A card the worker has read itself goes by its id; one that is in the page alone is sent along. */
+export type CardOrId = Plan | string;
+
+/** Tells one thing after another; the worker waits until it has been heard, so that nothing comes behind the end. */
+export type Tell<T> = (value: T) => void | Promise<void>;
+
 /** What the worker does that has the database to itself: reading and reckoning many cards, packing and unpacking all there is. */
 export interface KeepingApi {
   /** Reads all cards, a few at a time; those in the bin are left there. `false` when cancelled. */
-  readCards(job: number, onCards: (cards: CardsRead) => void): Promise<boolean>;
+  readCards(job: number, onCards: Tell<CardsRead>): Promise<boolean>;
   evenings(
     job: number,
-    plans: readonly Plan[],
+    cards: readonly CardOrId[],
     evenings: readonly Evening[],
     today: string,
-    onEvening: (evening: readonly CardEvening[]) => void,
+    onEvening: Tell<readonly CardEvening[]>,
   ): Promise<boolean>;
-  looks(job: number, plans: readonly Plan[], onLook: (look: CardLook) => void): Promise<boolean>;
+  looks(job: number, cards: readonly CardOrId[], onLook: Tell<CardLook>): Promise<boolean>;
   backUp(madeAt: string): Promise<Uint8Array>;
   /** Throws where the file is no backup. */
   restore(file: Uint8Array): Promise<Restored>;

@@ -1,6 +1,6 @@
 import { transfer } from 'comlink';
 import type { Plan } from '@kettle/core/plan';
-import { areaLooks, inTime, layOut } from '@kettle/core/schedule';
+import { areaLooks, backFrom, layOut } from '@kettle/core/schedule';
 import { backUp, restore, type BackupParts } from '../data/backup';
 import { newCardId } from '../data/card-id';
 import { CardArchive, type UnreadablePlan } from '../data/card-archive';
@@ -8,7 +8,7 @@ import type { Database } from '../data/database';
 import type { Locks } from '../data/locks';
 import { Safekeeping } from '../data/safekeeping';
 import { StudioArchive } from '../data/studio-archive';
-import type { CardEvening, KeepingApi } from './keeping-api';
+import type { CardEvening, CardOrId, KeepingApi } from './keeping-api';
 import { breathe } from './watching';
 
 /** So many cards are sent in one go. */
@@ -24,49 +24,62 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
     newId: newCardId,
   };
   const cancelled = new Set<number>();
+  /** Cards as they were last read, so that they need not be sent back to be reckoned with. */
+  let known: ReadonlyMap<string, Plan> = new Map();
+  const planOf = (card: CardOrId): Plan | undefined => (typeof card === 'string' ? known.get(card) : card);
   /** Goes through a list, letting a cancel in after each step. */
   const each = async <T>(
     job: number,
     list: readonly T[],
-    step: (item: T) => void | Promise<void>,
+    step: (item: T, tell: (told: void | Promise<void>) => void) => void | Promise<void>,
   ): Promise<boolean> => {
+    // What is told is not waited for at each step, but the end does not come before all has been heard.
+    const told: (void | Promise<void>)[] = [];
     for (const item of list) {
-      await step(item);
+      await step(item, (one) => told.push(one));
       await breathe();
       if (cancelled.delete(job)) return false;
     }
+    await Promise.all(told);
     return true;
   };
 
   return {
     async readCards(job, onCards) {
       const ids = await archive.ids();
-      return each(job, inPortions(ids, CARDS_AT_ONCE), async (portion) => {
+      const all = new Map<string, Plan>();
+      known = all;
+      return each(job, inPortions(ids, CARDS_AT_ONCE), async (portion, tell) => {
         const plans: Plan[] = [];
         const unreadable: UnreadablePlan[] = [];
         for (const id of portion) {
           const read = await archive.readOrFault(id);
-          if (read && 'plan' in read) plans.push(read.plan);
-          else if (read) unreadable.push(read);
+          if (read && 'plan' in read) {
+            plans.push(read.plan);
+            all.set(id, read.plan);
+          } else if (read) unreadable.push(read);
         }
-        onCards({ plans, unreadable });
+        tell(onCards({ plans, unreadable }));
       });
     },
 
-    evenings: (job, plans, evenings, today, onEvening) =>
-      each(job, inPortions(plans, CARDS_AT_ONCE), (portion) => {
-        onEvening(
-          portion.map((plan): CardEvening => ({
+    evenings: (job, cards, evenings, today, onEvening) =>
+      each(job, inPortions(cards, CARDS_AT_ONCE), (portion, tell) => {
+        const told = portion
+          .flatMap((card) => planOf(card) ?? [])
+          .map((plan): CardEvening => ({
             id: plan.id,
-            back: plan.brief.needBy === null ? null : inTime(plan, layOut(plan), evenings, today).back,
-          })),
-        );
+            back: plan.brief.needBy === null ? null : backFrom(plan, layOut(plan), evenings, today),
+          }));
+        tell(onEvening(told));
       }),
 
-    looks: (job, plans, onLook) =>
-      each(job, plans, (plan) => {
+    looks: (job, cards, onLook) =>
+      each(job, cards, (card, tell) => {
+        const plan = planOf(card);
+        if (!plan) return;
         const timeline = layOut(plan);
-        onLook({ id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } });
+        tell(onLook({ id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } }));
       }),
 
     async backUp(madeAt) {

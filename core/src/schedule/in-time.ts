@@ -35,6 +35,23 @@ const WARM_WAITS = 0.3;
 
 const MOST_COPIES = 500;
 
+/** When to sit down so that a card is there by the day it is wanted; `null` without such a day. */
+export function backFrom(
+  plan: Pick<Plan, 'brief'>,
+  timeline: Pick<Timeline, 'steps'>,
+  evenings: readonly Evening[],
+  today: string,
+): PlanBack | null {
+  const { needBy, postingDays } = plan.brief;
+  if (needBy === null) return null;
+  const { handsMin, waitMin } = minutesAtTable(plan, timeline);
+  return planBack({
+    ...{ today, needBy, postingDays, handsMin, waitMin },
+    pressingNights: PRESSING_NIGHTS,
+    evenings: [...evenings],
+  });
+}
+
 /** Works out the evenings of a plan. `today` is `YYYY-MM-DD`. */
 export function inTime(
   plan: Pick<Plan, 'brief'>,

@@ -29,4 +29,4 @@ export { areaLooks, type LookFrame } from './looks';
 export { rehearse, type RehearsalSetting } from './rehearsal';
 export { moments } from './moments';
 export { minutesAtTable } from './table-minutes';
-export { inTime, type Help, type InTime } from './in-time';
+export { backFrom, inTime, type Help, type InTime } from './in-time';

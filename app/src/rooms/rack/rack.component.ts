@@ -86,10 +86,8 @@ export class Rack {
   readonly throwing = signal<Plan | null>(null);
   /** A card as it is drawn: painted once that is worked out. */
   readonly drawingOf = (plan: Plan): PanelDrawing =>
-    this.pictures().get(plan.id)?.drawing ?? this.outlines().get(plan.id)!;
-  private readonly outlines = computed(
-    () => new Map(this.shown().map(({ plan }) => [plan.id, panelDrawing(plan, null)])),
-  );
+    this.pictures().get(plan.id)?.drawing ?? this.outlineOf(plan);
+  private readonly outlines = new WeakMap<Plan, PanelDrawing>();
   private readonly titleField = viewChild.required<ElementRef<HTMLInputElement>>('titleField');
   /** How the cards look that have been worked out; the others are drawn in outline. */
   private readonly pictures = signal<ReadonlyMap<string, { of: Plan; drawing: PanelDrawing }>>(new Map());
@@ -112,6 +110,12 @@ export class Rack {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.putUp.update((n) => n + CARDS_AT_ONCE));
+  }
+
+  private outlineOf(plan: Plan): PanelDrawing {
+    const outline = this.outlines.get(plan) ?? panelDrawing(plan, null);
+    this.outlines.set(plan, outline);
+    return outline;
   }
 
   private async comeIn(): Promise<void> {

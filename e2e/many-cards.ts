@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs';
+import { seeText, type openPage } from './browser';
+
+type OpenPage = Awaited<ReturnType<typeof openPage>>;
+
+const DEMO = ['kettle-in-the-rain', 'quince-branch', 'heron-at-low-tide'].map(
+  (name) => JSON.parse(readFileSync(`app/public/demo/${name}.json`, 'utf8')) as Record<string, unknown>,
+);
+
+/** What a studio of many cards takes. */
+export interface ManyCards {
+  readonly cards: number;
+  /** From the address of one card to the card on the table, ms. */
+  readonly opensMs: number;
+  /** From the address of the rack to the last evening of the last card, ms. */
+  readonly eveningsMs: number;
+}
+
+/** Puts so many cards beside the demo's, as if they had been made there. */
+export async function fillStudio(page: OpenPage, cards: number): Promise<void> {
+  await page.evaluate(
+    async (demo, cards) => {
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const opening = indexedDB.open('kettle-drift');
+        opening.onsuccess = () => resolve(opening.result);
+        opening.onerror = () => reject(opening.error!);
+      });
+      const all = db.transaction('plans', 'readwrite');
+      for (let i = 0; i < cards; i++) {
+        const plan = { ...demo[i % demo.length], id: `many-${i}`, title: `Card ${i}` };
+        all.objectStore('plans').put({ id: plan.id, plan, seq: 0, changedAt: 0 });
+      }
+      await new Promise((resolve, reject) => {
+        all.oncomplete = resolve;
+        all.onabort = reject;
+      });
+      db.close();
+    },
+    DEMO,
+    cards,
+  );
+}
+
+/** Times a full studio: one card opened directly, and the rack's evenings. */
+export async function manyCards(page: OpenPage, url: string, cards: number): Promise<ManyCards> {
+  await seeText(page, 'Kettle in the rain');
+  await fillStudio(page, cards);
+  page.setDefaultTimeout(60_000);
+  const opens = performance.now();
+  await page.goto(`${url}/card/many-${cards - 1}/brief`);
+  await page.waitForSelector('kd-stream');
+  const opensMs = performance.now() - opens;
+  const rack = performance.now();
+  await page.goto(`${url}/rack`);
+  await page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll<HTMLElement>('.evening')].filter((p) => p.innerText !== '').length >=
+      wanted,
+    { polling: 100 },
+    cards,
+  );
+  const eveningsMs = performance.now() - rack;
+  return { cards, opensMs: Math.round(opensMs), eveningsMs: Math.round(eveningsMs) };
+}
+/** What the page's heap and its nodes grew by over so many visits, after everything not needed has been let go. */
+export interface Leak {
+  readonly visits: number;
+  readonly grownMB: number;
+  readonly nodes: number;
+}
+
+/** Goes to and fro within the app, and measures what stays behind. */
+export async function leakOf(
+  page: OpenPage,
+  visits: number,
+  visit: (n: number) => Promise<void>,
+): Promise<Leak> {
+  const session = await page.createCDPSession();
+  await session.send('HeapProfiler.enable');
+  const measure = async (): Promise<{ heap: number; nodes: number }> => {
+    for (let i = 0; i < 3; i++) await session.send('HeapProfiler.collectGarbage');
+    const { usedSize } = await session.send('Runtime.getHeapUsage');
+    const { nodes } = await session.send('Memory.getDOMCounters');
+    return { heap: usedSize, nodes };
+  };
+  // What is loaded once is no leak.
+  for (let n = 0; n < 6; n++) await visit(n);
+  const before = await measure();
+  for (let n = 0; n < visits; n++) await visit(n);
+  const after = await measure();
+  return {
+    visits,
+    grownMB: Math.round((after.heap - before.heap) / 1e4) / 100,
+    nodes: after.nodes - before.nodes,
+  };
+}
