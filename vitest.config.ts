@@ -25,6 +25,7 @@ const TIMED = [
   'renewal',
   'table-clock',
   'weight',
+  'many-cards',
 ].map((name) => `e2e/${name}.spec.ts`);
 
 export default defineConfig({

@@ -1,7 +1,11 @@
 import type { Page } from 'puppeteer-core';
+import { applyPatches, enablePatches, type Patch } from 'immer';
+import type { Plan } from '@kettle/core/plan';
+
+enablePatches();
 
 /** A row of the app's database, as it stands there. */
-export const rowOf = (page: Page, table: string, key: string): Promise<unknown> =>
+export const rowOf = (page: Page, table: string, key: IDBValidKey): Promise<unknown> =>
   page.evaluate(
     (table, key) =>
       new Promise((resolve, reject) => {
@@ -62,6 +66,73 @@ export async function kill(page: Page): Promise<void> {
   const session = await page.createCDPSession();
   const gone = new Promise((resolve) => page.once('error', resolve));
   void session.send('Page.crash').catch(() => undefined);
-  await gone;
-  await page.close().catch(() => undefined);
+  // A process that goes too fast for its end to be told is gone all the same.
+  await Promise.race([gone, new Promise((resolve) => setTimeout(resolve, 3000))]);
+  await Promise.race([
+    page.close().catch(() => undefined),
+    new Promise((resolve) => setTimeout(resolve, 3000)),
+  ]);
+}
+
+/** Puts a row into the app's database behind its back. */
+export const putRow = (page: Page, table: string, row: object): Promise<unknown> =>
+  page.evaluate(
+    (table, row) =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('kettle-drift');
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction(table, 'readwrite');
+          writing.objectStore(table).put(row);
+          writing.oncomplete = () => {
+            opening.result.close();
+            resolve(null);
+          };
+        };
+      }),
+    table,
+    row,
+  );
+
+/** A card as the database holds it now: what was saved whole, and the journal behind it. */
+export async function planAt(page: Page, id: string): Promise<Plan> {
+  const { saved, entries } = (await page.evaluate(
+    (id) =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('kettle-drift');
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const reading = opening.result.transaction(['plans', 'journal']);
+          const plan = reading.objectStore('plans').get(id) as IDBRequest<Record<string, unknown>>;
+          const journal = reading.objectStore('journal').getAll() as IDBRequest<
+            { planId: string; seq: number }[]
+          >;
+          reading.oncomplete = () => {
+            opening.result.close();
+            const { lines, ...row } = plan.result as {
+              lines?: { ids: string[]; counts: Int32Array; values: Float64Array };
+            };
+            const packed = lines && { ids: lines.ids, counts: [...lines.counts], values: [...lines.values] };
+            resolve({
+              saved: { ...row, packed },
+              entries: journal.result.filter(({ planId }) => planId === id),
+            });
+          };
+        };
+      }),
+    id,
+  )) as {
+    saved: { plan: Plan; seq: number; packed?: { ids: string[]; counts: number[]; values: number[] } };
+    entries: { seq: number; patches: Patch[] }[];
+  };
+  let at = 0;
+  const lines = saved.packed?.ids.map((line, i) => ({
+    id: line,
+    points: Array.from({ length: saved.packed!.counts[i] }, () => saved.packed!.values.slice(at, (at += 3))),
+  }));
+  const whole = { ...saved.plan, ...(lines ? { lines } : {}) } as Plan;
+  return entries
+    .filter(({ seq }) => seq > saved.seq)
+    .sort((a, b) => a.seq - b.seq)
+    .reduce((plan, { patches }) => applyPatches(plan, patches), whole);
 }

@@ -94,3 +94,39 @@ export async function leakOf(
     nodes: after.nodes - before.nodes,
   };
 }
+
+const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
+
+/** Visits of the rack, and changes of station, and what they leave behind. */
+export async function leaks(
+  page: OpenPage,
+  visits: number,
+  changes: number,
+): Promise<Record<string, number>> {
+  await seeText(page, 'Kettle in the rain');
+  // Nothing of the page may stay in the hand of whoever looks at it.
+  const stands = async (selector: string): Promise<void> => {
+    const seen = await page.waitForFunction((s) => document.querySelector(s) !== null, {}, selector);
+    await seen.dispose();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+  };
+  const goTo = async (path: string, selector: string): Promise<void> => {
+    await page.evaluate((to) => {
+      history.pushState({}, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, path);
+    await stands(selector);
+  };
+  const rack = await leakOf(page, visits, async () => {
+    await goTo('/rack', '.stand svg');
+    await goTo('/card/quince-branch/brief', '.sentence');
+  });
+  const stations = await leakOf(page, changes, (n) => {
+    const station = STATIONS[n % STATIONS.length];
+    return goTo(`/card/quince-branch/${station}`, `a.here[data-station=${station}]`);
+  });
+  return {
+    ...{ rackVisits: visits, rackGrownMB: rack.grownMB, rackNodes: rack.nodes },
+    ...{ stationChanges: changes, stationsGrownMB: stations.grownMB, stationNodes: stations.nodes },
+  };
+}

@@ -59,7 +59,7 @@ function newerVersion(): string {
   const renamed = new Map(
     hashed.map((name) => [
       name,
-      name.replace(/-([A-Z0-9]{8})\.js$/, (_, hash: string) => `-${[...hash].reverse().join('')}.js`),
+      name.replace(/-([A-Z0-9]{8})\.js$/, (_, hash: string) => `-${Array.from(hash).reverse().join('')}.js`),
     ]),
   );
   const newName = (name: string): string => renamed.get(name) ?? name;

@@ -15,6 +15,7 @@ import { paintingSpeed, type PaintingSpeed } from '../e2e/painting-speed';
 import { firstVisit } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
 import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
+import { leaks, manyCards } from '../e2e/many-cards';
 import { rackTimes, type RackTimes } from '../e2e/full-rack';
 import { measureCalibration } from './measure/calibration';
 import { measureChecksOnPaper } from './measure/checks-on-paper';
@@ -32,8 +33,8 @@ import { measureWhites } from './measure/whites';
 import { measureWindows } from './measure/windows';
 
 const FOLDER = 'docs/measurements';
-/** Tabs killed in mid-stroke, and as many in mid-sitting. */
-const KILLS = '20';
+/** Tabs and browsers killed, over fourteen kinds of work. */
+const KILLS = '200';
 
 /** A drawn frame’s main thread in the middle, and the longest task, ms. */
 const SMOOTH = { drawingFrameMs: 8, zoomingFrameMs: 8, pushingFrameMs: 8, longestTaskMs: 50 };
@@ -124,6 +125,16 @@ hold('painting-hour', measurePaintingHour());
 hold('full-rack', {
   figures: await measureFullRack(),
   below: { puttingUpMs: 50, inUseMs: 50 },
+});
+hold('many-cards', {
+  figures: await inBrowser(async (profile, url) => ({
+    ...(await manyCards(await openPage(profile, url), url, 300)),
+  })),
+  below: { opensMs: 1500, eveningsMs: 5000 },
+});
+hold('leaks', {
+  figures: await inBrowser(async (profile, url) => leaks(await openPage(profile, url), 60, 500)),
+  below: { rackGrownMB: 2, stationsGrownMB: 2 },
 });
 keep('bare-clone', await measureBareClone());
 

@@ -33,9 +33,9 @@ const fixtures = Array.from(
 
 /** Something a painter may have done in any version: its patches are in the shape of that version. */
 function someChange(plan: Draft<AnyPlan>, dice: () => number, n: number): void {
-  const one = <T>(list: T[]): T => list[Math.floor(dice() * list.length)];
-  const copied = <T extends { id: string }>(list: T[]): void => {
-    if (list.length > 0) list.push({ ...(JSON.parse(JSON.stringify(one(list))) as T), id: `new-${n}` });
+  const one = <T>(list: readonly T[]): T => list[Math.floor(dice() * list.length)];
+  const copied = (list: { id: string }[]): void => {
+    if (list.length > 0) list.push({ ...(JSON.parse(JSON.stringify(one(list))) as object), id: `new-${n}` });
   };
   const doings = [
     () => (plan.title = `Title ${n}`),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isoMoment } from '@kettle/core/units';
-import type { Patch, StudioCommand } from '@kettle/core/plan';
+import { studioCommandSchema, type Patch, type StudioCommand } from '@kettle/core/plan';
 import type { PackedResists, Resist } from '@kettle/core/masking';
 import type { LineKind, PackedLines } from '@kettle/core/sketch';
 import type { AskedStroke } from '../workers/painting-api';
@@ -9,6 +9,11 @@ import type { AskedStroke } from '../workers/painting-api';
  * The shapes of what the browser's database keeps. Nothing that is read from it is believed before it has passed these; what
  * lies inside (a plan, a studio) is lifted to today's version and checked by its own schema after.
  */
+
+// What a flat array lies in does not matter here.
+const int32s: z.ZodType<Int32Array> = z.instanceof(Int32Array);
+const float64s: z.ZodType<Float64Array> = z.instanceof(Float64Array);
+const bytes: z.ZodType<Uint8Array> = z.instanceof(Uint8Array);
 
 const packedLinesSchema = z.object({
   ids: z.array(z.string()),
@@ -87,9 +92,9 @@ export const strokePieceSchema = z.object({
   n: z.int(),
   planId: z.string(),
   stroke: z.string(),
-  packed: z.instanceof(Int32Array) as z.ZodType<Int32Array>,
+  packed: int32s,
   /** Of a stroke of paint instead: x, y, pressure and the paper's time of each place, nothing of them rounded. */
-  painted: (z.instanceof(Float64Array) as z.ZodType<Float64Array>).optional(),
+  painted: float64s.optional(),
   /** What it becomes; pieces of an earlier version were all of pencil lines. */
   as: strokeAsSchema.optional(),
 });
@@ -99,16 +104,18 @@ export type StrokePiece = z.infer<typeof strokePieceSchema>;
 export const attachmentSchema = z.object({
   planId: z.string(),
   name: z.string(),
-  bytes: z.instanceof(Uint8Array) as z.ZodType<Uint8Array>,
+  bytes,
 });
 export type Attachment = z.infer<typeof attachmentSchema>;
+
+const studioCommands: z.ZodType<StudioCommand[]> = z.array(studioCommandSchema);
 
 /** One change to the studio, with what takes it back. */
 export const studioEntrySchema = z.object({
   n: z.int(),
   at: moment,
-  commands: z.array(z.unknown() as z.ZodType<StudioCommand>),
-  undoes: z.array(z.unknown() as z.ZodType<StudioCommand>),
+  commands: studioCommands,
+  undoes: studioCommands,
 });
 export type StudioEntry = z.infer<typeof studioEntrySchema>;
 

@@ -10,7 +10,7 @@ import { cardLock, type Held, type Locks } from './locks';
 import { Safekeeping } from './safekeeping';
 import { StorageWatch } from './storage-watch';
 import { StudioArchive } from './studio-archive';
-import { WorkTable } from './work-table';
+import { WorkTable, type OpenPlan } from './work-table';
 
 /** The long evidence takes a thousand. */
 const SCHEDULES = process.env['KILLS'] ? 1000 : 60;
@@ -186,11 +186,12 @@ async function runs(seed: number): Promise<void> {
 
   /** A change of the card on the table, acknowledged when the table shows it as kept. */
   const change = async (tab: Tab, step: () => boolean): Promise<void> => {
-    if (!tab.table.open$.value || !step()) return;
-    const { plan } = tab.table.open$.value;
+    const lies = (): OpenPlan | null => tab.table.open$.value;
+    if (!lies() || !step()) return;
+    const { plan } = lies()!;
     const kept = seen.tries(plan.id, plan.title);
     await tab.table.settled();
-    const now = tab.table.open$.value;
+    const now = lies();
     if (!tab.dead && now?.plan === plan && now.kept === 'kept') kept();
   };
   const rename = (tab: Tab): boolean =>

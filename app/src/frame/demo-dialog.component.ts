@@ -34,18 +34,19 @@ interface DemoRow {
     >
       <p>What you have made of them is kept in Safekeeping, as an earlier state.</p>
       @for (row of rows(); track row.plan.id) {
-        <label class="row">
+        <div class="row">
           <p-checkbox
             [binary]="true"
             [disabled]="row.same"
             [ngModel]="chosen().has(row.plan.id)"
             (ngModelChange)="choose(row.plan.id, $event)"
             [ariaLabel]="row.plan.title"
+            [inputId]="row.plan.id"
           />
-          <span
-            >{{ row.plan.title }} <small>{{ row.says }}</small></span
+          <label [for]="row.plan.id"
+            >{{ row.plan.title }} <small>{{ row.says }}</small></label
           >
-        </label>
+        </div>
       } @empty {
         <p>Reading them…</p>
       }

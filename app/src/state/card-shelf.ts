@@ -23,7 +23,13 @@ export class CardShelf {
   private readonly studio = inject(StudioStore);
   private readonly worker = inject(KeepingWorker);
   private reading: Subscription | null = null;
-  readonly keeper = new CardKeeper({ ...this.storage, park: (plan) => this.store.park(plan) });
+  readonly keeper = new CardKeeper({
+    archive: this.storage.archive,
+    safekeeping: this.storage.safekeeping,
+    locks: this.storage.locks,
+    watch: this.storage.watch,
+    park: (plan) => this.store.park(plan),
+  });
 
   readonly cards = signal<readonly Plan[]>([]);
   readonly unreadable = signal<readonly UnreadablePlan[]>([]);

@@ -34,9 +34,9 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
     step: (item: T, tell: (told: void | Promise<void>) => void) => void | Promise<void>,
   ): Promise<boolean> => {
     // What is told is not waited for at each step, but the end does not come before all has been heard.
-    const told: (void | Promise<void>)[] = [];
+    const told: Promise<void>[] = [];
     for (const item of list) {
-      await step(item, (one) => told.push(one));
+      await step(item, (one) => told.push(Promise.resolve(one)));
       await breathe();
       if (cancelled.delete(job)) return false;
     }

@@ -16,6 +16,7 @@ import { mask, maskTimes, unmask } from './mask-acts';
 import {
   plannedMixSchema,
   rulesSchema,
+  shiftS,
   sittingEventSchema,
   STATIONS,
   tableSchema,
@@ -28,9 +29,6 @@ import { dropUnused, embed, mixedFrom } from './embedded';
 import { changeIn, putIn, without } from './entries';
 import { keepVariants, makeRoom } from './kinds';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
-
-/** No clock is put right by more than a year, s. */
-const MOST_SHIFT_S = 366 * 86_400;
 
 /**
  * Everything that can be done to a plan, as plain data. A command changes a draft in place; the store
@@ -111,10 +109,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('sit-down'), at: sittingEventSchema.shape.at }),
   z.strictObject({ do: z.literal('note-event'), event: sittingEventSchema }),
   /** What was noted from a moment on happened so much later or earlier: the clock it was read from was wrong. */
-  z.strictObject({
-    ...{ do: z.literal('shift-events'), from: sittingEventSchema.shape.at },
-    byS: z.number().min(-MOST_SHIFT_S).max(MOST_SHIFT_S),
-  }),
+  z.strictObject({ do: z.literal('shift-events'), from: sittingEventSchema.shape.at, byS: shiftS }),
   z.strictObject({ do: z.literal('end-sitting') }),
 ]);
 export type Command = z.infer<typeof commandSchema>;
@@ -123,6 +118,8 @@ function takeResist(plan: Plan, resist: string): void {
   plan.resists = without(plan.resists, resist);
   unmask(plan, resist);
 }
+
+const later = (at: string, byS: number): string => new Date(Date.parse(at) + 1000 * byS).toISOString();
 
 type Run<D extends Command['do']> = (plan: Plan, command: Extract<Command, { do: D }>) => void;
 
@@ -308,8 +305,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   'sit-down': (plan, { at }) => void (plan.sitting = { startedAt: at, events: [] }),
   'note-event': (plan, { event }) => void plan.sitting?.events.push(event),
   'shift-events': ({ sitting }, { from, byS }) => {
-    for (const event of sitting?.events ?? [])
-      if (event.at >= from) event.at = new Date(Date.parse(event.at) + 1000 * byS).toISOString();
+    for (const event of sitting?.events ?? []) if (event.at >= from) event.at = later(event.at, byS);
   },
   'end-sitting': (plan) => void (plan.sitting = null),
 };

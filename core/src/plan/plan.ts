@@ -86,6 +86,11 @@ export const sittingEventSchema = z.strictObject({
 });
 export type SittingEvent = z.infer<typeof sittingEventSchema>;
 
+/** No clock is put right by more than a year, s. */
+const MOST_SHIFT_S = 366 * 86_400;
+/** By how much what was noted happened later or earlier, s. */
+export const shiftS = z.number().min(-MOST_SHIFT_S).max(MOST_SHIFT_S);
+
 export const sittingSchema = z.strictObject({
   startedAt: isoMoment,
   events: z.array(sittingEventSchema),

@@ -36,7 +36,9 @@ export function mendPlan(raw: unknown): MendedPlan | null {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const read = planSchema.safeParse(now);
     if (read.success) return { plan: read.data, lost: [...new Set(lost)] };
-    const [parts, entries] = faultyParts(read.error.issues.map(({ path }) => path));
+    const [parts, entries] = faultyParts(
+      read.error.issues.map(({ path: [part, entry] }) => [part, entry] as const),
+    );
     for (const part of parts) now = { ...now, [part]: fresh[part] };
     for (const [part, faulty] of entries)
       now = { ...now, [part]: (now[part] as unknown[]).filter((_, i) => !faulty.has(i)) };
@@ -62,7 +64,9 @@ const onlyKnown = (json: Json, known: Json): Json =>
   Object.fromEntries(Object.entries(json).filter(([part]) => part in known));
 
 /** Where a plan is wrong: whole parts, and single entries of its lists. */
-function faultyParts(paths: readonly (readonly PropertyKey[])[]): [Set<string>, Map<string, Set<number>>] {
+function faultyParts(
+  paths: readonly (readonly [PropertyKey?, PropertyKey?, ...PropertyKey[]])[],
+): [Set<string>, Map<string, Set<number>>] {
   const parts = new Set<string>();
   const entries = new Map<string, Set<number>>();
   for (const [part, entry] of paths) {

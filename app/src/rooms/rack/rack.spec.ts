@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { FeastRule } from '@kettle/core/occasion';
 import { applyCommands } from '@kettle/core/plan';
-import { layOut } from '@kettle/core/schedule';
+import { backFrom, layOut } from '@kettle/core/schedule';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../../../../demo/millrace-lane';
 import { calendarOf, keptDays, ruleInWords, takenIn, withDay, withoutDay } from './days.view';
@@ -101,11 +101,13 @@ describe('a card on the rack', () => {
   const timeline = layOut(plan);
 
   it('says when to sit down, or that it is too late', () => {
-    expect(lastEvening(plan, timeline, MILLRACE_LANE.evenings, TODAY)).toEqual({
+    expect(lastEvening(plan, backFrom(plan, timeline, MILLRACE_LANE.evenings, TODAY))).toEqual({
       ...{ says: 'sit down by Sat 5 Dec', late: false },
     });
-    expect(lastEvening(plan, timeline, MILLRACE_LANE.evenings, '2026-12-09')!.late).toBe(true);
-    expect(lastEvening(plan, timeline, [], TODAY)).toBeNull();
+    expect(lastEvening(plan, backFrom(plan, timeline, MILLRACE_LANE.evenings, '2026-12-09'))!.late).toBe(
+      true,
+    );
+    expect(lastEvening(plan, null)).toBeNull();
   });
 
   it('when finished, says how many nobody has yet', () => {
@@ -118,6 +120,6 @@ describe('a card on the rack', () => {
       })),
     ]).plan;
     expect(rackCards([plan, done], TODAY).map(({ stock }) => stock)).toEqual(['', '2 of 3 in stock']);
-    expect(lastEvening(done, timeline, MILLRACE_LANE.evenings, TODAY)).toBeNull();
+    expect(lastEvening(done, backFrom(done, timeline, MILLRACE_LANE.evenings, TODAY))).toBeNull();
   });
 });

@@ -65,7 +65,7 @@ function listed(names: readonly string[]): string {
 }
 
 /** The parts of a plan as a painter calls them. */
-const PARTS: Readonly<Record<string, string>> = {
+const PARTS: Readonly<Partial<Record<string, string>>> = {
   brief: 'what the card is for',
   climate: 'the air of the room',
   card: 'the card’s size',
@@ -96,7 +96,7 @@ const PARTS: Readonly<Record<string, string>> = {
 export const lostInWords = (lost: readonly string[]): string =>
   lost
     .map((part) => {
-      const [, name, at] = /^(\w+)(?:\[(\d+)\])?$/.exec(part) ?? [];
+      const [, name, at] = /^(\w+)(?:\[(\d+)\])?$/.exec(part) ?? ['', part, undefined];
       const says = PARTS[name];
       if (!says) return part;
       return at === undefined ? says : `${says} ${Number(at) + 1}`;
