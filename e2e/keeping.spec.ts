@@ -17,6 +17,7 @@ import {
 } from './browser';
 import { kill, rowOf, spoilRow } from './database';
 import { downloads, retype, write } from './hand';
+import { inEvidence } from './in-evidence';
 
 let served: Served;
 let profile: Profile;
@@ -118,7 +119,7 @@ describe('cards', () => {
     await rack.close();
   });
 
-  it('of the demo are put back one by one, and only those that are chosen', async () => {
+  inEvidence('of the demo are put back one by one, and only those that are chosen', async () => {
     const page = await open('/card/quince-branch/paper');
     await write(page, '[data-testid=rh]', '33');
     await rest(300);

@@ -7,11 +7,12 @@ import { serve } from '@hono/node-server';
 import { kettleServer } from '@kettle/server';
 import { describe, expect, it } from 'vitest';
 import { openBrowser, openPage, seeText, serveApp, station } from './browser';
+import { inEvidence } from './in-evidence';
 
 const rest = (ms: number): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, ms));
 
 describe('a network that goes', () => {
-  it.each([2, 4, 7])(
+  it.each(Number(process.env['KILLS'] ?? 1) > 1 ? [2, 4, 7] : [2])(
     '%d seconds after the first visit leaves the page as it is, and it loads again',
     async (seconds) => {
       const served = await serveApp();
@@ -107,7 +108,7 @@ function versions(): Promise<{ url: string; renew: () => void; close: () => Prom
 }
 
 describe('a newer version', () => {
-  it('is told of when it is ready, and taken when the painter goes to the rack', async () => {
+  inEvidence('is told of when it is ready, and taken when the painter goes to the rack', async () => {
     const server = await versions();
     const profile = await openBrowser();
     const page = await openPage(profile, `${server.url}/card/kettle-in-the-rain/brief`, {

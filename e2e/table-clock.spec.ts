@@ -10,6 +10,7 @@ import {
   type Profile,
   type Served,
 } from './browser';
+import { inEvidence } from './in-evidence';
 
 let served: Served;
 let profile: Profile;
@@ -56,7 +57,7 @@ async function waits(page: Page): Promise<number> {
 
 const rest = (ms: number): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, ms));
 
-it('the table’s clocks run on when the computer’s is set back two hours', async () => {
+inEvidence('the table’s clocks run on when the computer’s is set back two hours', async () => {
   const page = await sitDown();
   const before = await waits(page);
   await setClock(page, -7200);
@@ -86,7 +87,7 @@ it('an hour ahead and right again dries nothing', async () => {
   await page.close();
 });
 
-it('an hour of sleep is passed once the painter says so', async () => {
+inEvidence('an hour of sleep is passed once the painter says so', async () => {
   const page = await sitDown();
   await setClock(page, 3600);
   await press(page, 'The computer was asleep');
