@@ -1,6 +1,7 @@
 // Retakes the pictures in docs/screenshots from the demo data, one for each main view.
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
+import { spoilRow } from './database';
 import { choose, write } from './hand';
 import { isLaid, PaperPen, runTo } from './paper-hand';
 import { openBrowser, openPage, press, seeText, serveApp, station } from './browser';
@@ -96,6 +97,13 @@ try {
   await shoot(page, 'rack');
   await page.goto(`${served.url}/cupboard`, { waitUntil: 'networkidle0' });
   await shoot(page, 'cupboard');
+  await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
+  await press(page, 'Throw it away');
+  await press(page, 'Yes, throw it away');
+  await seeText(page, 'lies in the bin');
+  await spoilRow(page, 'plans', 'quince-branch', ['plan', 'climate'], 'mild');
+  await page.goto(`${served.url}/safekeeping`, { waitUntil: 'networkidle0' });
+  await shoot(page, 'safekeeping');
   for (const fault of page.faults) console.error(fault);
 } finally {
   await profile.close();

@@ -1,6 +1,7 @@
 import {
   ErrorHandler,
   inject,
+  Injector,
   isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
@@ -17,7 +18,7 @@ import { providePrimeNG } from 'primeng/config';
 import { ROUTES } from './app.routes';
 import { Database } from './data/database';
 import { Faults } from './state/faults';
-import { isLostChunk, Renewal } from './state/renewal.service';
+import { fetchLostChunk, isLostChunk } from './state/lost-chunk';
 import { KETTLE_PRESET } from './theme/preset';
 
 /** Registered once the first screen stands; it fetches what is not on it yet only when the page has been quiet for a while. */
@@ -28,7 +29,7 @@ const SERVICE_WORKER = {
 
 /** A screen whose part of the program does not come: the address is gone to again, in a newer version if there is one. */
 function lostOnTheWay({ error, url }: NavigationError): void {
-  if (isLostChunk(error)) void inject(Renewal).lostChunk(url);
+  if (isLostChunk(error)) void fetchLostChunk(inject(Injector), url);
   else inject(ErrorHandler).handleError(error);
 }
 

@@ -2,18 +2,18 @@ import { inject } from '@angular/core';
 import { Router, type ActivatedRouteSnapshot, type Routes } from '@angular/router';
 import { BadInput } from '@kettle/core/units';
 import { faultOf } from './data/storage-watch';
-import { CardShelf } from './state/card-shelf';
+import { FirstStart } from './state/first-start';
 import { Messages } from './state/messages.service';
 import { PlanStore } from './state/plan-store';
 
 /** Puts the card of the address on the table, or goes back to the rack and says why not. */
 async function openCard(route: ActivatedRouteSnapshot) {
-  const [store, shelf, messages, router] = [
-    ...([inject(PlanStore), inject(CardShelf)] as const),
+  const [store, first, messages, router] = [
+    ...([inject(PlanStore), inject(FirstStart)] as const),
     ...([inject(Messages), inject(Router)] as const),
   ];
   try {
-    await shelf.firstStart();
+    await first.demo();
     await store.openPlan(route.paramMap.get('id') ?? '');
     return true;
   } catch (cause) {

@@ -7,6 +7,7 @@ import { newSheet } from '@kettle/core/trials';
 import { Safekeeping } from './safekeeping';
 import { Database } from './database';
 import { CardArchive, CardGone } from './card-archive';
+import { damageOf, planOf } from './mending';
 import { PlanHistory } from './plan-history';
 import { isMissing, strokeMade } from './stroke-made';
 
@@ -273,7 +274,7 @@ describe('archive', () => {
     await archive.append('card', 5, new PlanHistory(stored.plan).do([rename('After')]));
     expect(await archive.read('card')).toEqual({ plan: { ...stored.plan, title: 'After' }, seq: 5 });
     const [snapshot] = await new Safekeeping(db, archive).snapshots();
-    expect(new Safekeeping(db, archive).planOf(snapshot, 'again')).toEqual({ ...stored.plan, id: 'again' });
+    expect(planOf(snapshot, 'again')).toEqual({ ...stored.plan, id: 'again' });
   });
 
   it('a row that is not as it should be is refused with its field, and can be mended', async () => {
@@ -282,14 +283,20 @@ describe('archive', () => {
     await db.journal.add({ planId: 'card', seq: 2, patches: [{ op: 'grow', path: 3 }] } as never);
     await expect(archive.read('card')).rejects.toThrow(/journal\[1\]/);
     const keeping = new Safekeeping(db, archive);
-    expect(await keeping.damage('card')).toMatchObject({ lost: ['the last change'], mended: { title: 'A' } });
-    await keeping.mend('card');
+    expect(await damageOf({ db, archive, safekeeping: keeping }, 'card')).toMatchObject({
+      lost: ['the last change'],
+      mended: { title: 'A' },
+    });
+    const { mended } = (await damageOf({ db, archive, safekeeping: keeping }, 'card'))!;
+    await keeping.putBack([mended!], 'mended');
     expect(await archive.read('card')).toMatchObject({ plan: { title: 'A' }, seq: 0 });
     expect(await keeping.snapshots()).toMatchObject([{ of: 'card', why: 'mended' }]);
     await db.plans.put({ id: 'odd', plan: begun(), seq: 'first', changedAt: 0 } as never);
     await expect(archive.read('odd')).rejects.toThrow(/saved\.seq/);
     expect((await archive.all()).unreadable).toMatchObject([{ id: 'odd' }]);
-    expect(await keeping.damage('odd')).toMatchObject({ mended: { title: 'Card', id: 'odd' } });
+    expect(await damageOf({ db, archive, safekeeping: keeping }, 'odd')).toMatchObject({
+      mended: { title: 'Card', id: 'odd' },
+    });
   });
 
   it('nothing is journalled behind a card that is no longer there', async () => {

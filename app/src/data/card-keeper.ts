@@ -44,11 +44,6 @@ export class CardKeeper {
     );
   }
 
-  /** Puts what can be read of a damaged card in its place. Throws `BadInput` where another tab has it. */
-  mend(id: string): Promise<void> {
-    return this.withLocks([id], () => this.parts.safekeeping.mend(id));
-  }
-
   private async withLocks(ids: readonly string[], step: () => Promise<void>): Promise<void> {
     const lock = await takeAll(this.parts.locks, ids.map(cardLock));
     if ('takenBy' in lock) {

@@ -1,18 +1,10 @@
 import { Dexie } from 'dexie';
 import * as z from 'zod';
-import { mendPlan, readableStart, replayed } from '@kettle/core/versions';
 import type { Plan } from '@kettle/core/plan';
-import { BadInput, readInput } from '@kettle/core/units';
-import { asRecorded, inOneRow, wholeJson, type CardArchive } from './card-archive';
+import { readInput } from '@kettle/core/units';
+import type { CardArchive } from './card-archive';
 import type { Database } from './database';
-import {
-  journalEntrySchema,
-  savedPlanSchema,
-  snapshotSchema,
-  type JournalEntry,
-  type SavedPlan,
-  type Snapshot,
-} from './rows';
+import { snapshotSchema, type JournalEntry, type Snapshot } from './rows';
 import { keepSnapshot } from './snapshots';
 
 /** What is thrown away stays in the bin for so long. */
@@ -28,20 +20,7 @@ export interface BinnedCard {
   readonly binnedAt: number;
 }
 
-/** A damaged card: what of it can be read, and what cannot. */
-export interface DamagedCard {
-  readonly id: string;
-  readonly title: string;
-  readonly fault: string;
-  /** As it would stand after mending; `null` where nothing can be read. */
-  readonly mended: Plan | null;
-  /** What mending leaves out: parts of the plan, and the last changes. */
-  readonly lost: readonly string[];
-  /** Its rows as they stand, to carry away. */
-  readonly raw: unknown;
-}
-
-/** What is kept beside the cards: the bin, earlier states, and the mending of what is damaged. */
+/** What is kept beside the cards: the bin, and earlier states. */
 export class Safekeeping {
   constructor(
     private readonly db: Database,
@@ -110,36 +89,8 @@ export class Safekeeping {
     return rows.sort((a, b) => b.at - a.at);
   }
 
-  /** The card an earlier state held, under an id of its own. Throws `BadInput` where it cannot be read. */
-  planOf(snapshot: Snapshot, id: string): Plan {
-    const { saved, entries } = rowsOf(snapshot.saved, snapshot.journal);
-    const found = readableStart(wholeJson(saved), entries.map(asRecorded));
-    if (!found) throw new BadInput('card', 'cannot be read as it was');
-    return { ...found.plan, id };
-  }
-
-  /** What can be read of a card that does not open, and what cannot. */
-  async damage(id: string): Promise<DamagedCard | null> {
-    const row = (await this.db.plans.get(id)) as unknown;
-    if (row === undefined) return null;
-    const journal = await this.journalOf(id);
-    const fault = await this.archive.readOrFault(id);
-    return {
-      ...{ id, title: titleOf((row as { plan?: unknown }).plan, id) },
-      fault: fault && 'fault' in fault ? fault.fault : '',
-      ...mended(row, journal, id),
-      raw: { saved: row, journal },
-    };
-  }
-
-  /** Puts what could be read of a card in its place; as it was it is kept as an earlier state. */
-  async mend(id: string): Promise<void> {
-    const damage = await this.damage(id);
-    if (!damage?.mended) throw new BadInput('card', 'nothing of it can be read');
-    await this.putBack([damage.mended], 'mended');
-  }
-
-  private journalOf(id: string): Promise<JournalEntry[]> {
+  /** All journal entries of a card, as they stand. */
+  journalOf(id: string): Promise<JournalEntry[]> {
     return this.entriesOf(id).toArray();
   }
 
@@ -147,47 +98,6 @@ export class Safekeeping {
     return this.db.journal.where('[planId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
   }
 }
-
-function mended(
-  row: unknown,
-  journal: readonly JournalEntry[],
-  id: string,
-): Pick<DamagedCard, 'mended' | 'lost'> {
-  const read = savedPlanSchema.safeParse(row);
-  if (!read.success) {
-    const found = mendPlan((row as { plan?: unknown }).plan);
-    return found
-      ? { mended: { ...found.plan, id }, lost: ['its drawn lines', 'its freehand masks', ...found.lost] }
-      : { mended: null, lost: [] };
-  }
-  const { saved, entries } = rowsOf(row, journal);
-  const recorded = entries.map(asRecorded);
-  const start = readableStart(wholeJson(saved), recorded);
-  if (start) return { mended: { ...start.plan, id }, lost: lastChanges(journal.length - start.changes) };
-  const found = mendPlan(jsonOf(saved, recorded)) ?? mendPlan(wholeJson(saved));
-  return found ? { mended: { ...found.plan, id }, lost: found.lost } : { mended: null, lost: [] };
-}
-
-/** The JSON all changes lead to, where they can be replayed at all. */
-function jsonOf(saved: SavedPlan, recorded: Parameters<typeof replayed>[1]): unknown {
-  try {
-    return replayed(wholeJson(saved), recorded);
-  } catch {
-    // A change that does not fit: the saved plan is mended without any.
-    return null;
-  }
-}
-
-/** Rows as far as they have the shape they should. */
-function rowsOf(saved: unknown, journal: readonly unknown[]): { saved: SavedPlan; entries: JournalEntry[] } {
-  const whole = readInput(savedPlanSchema, saved, 'saved');
-  const entries = journal.flatMap((entry) => journalEntrySchema.safeParse(entry).data ?? []);
-  const sorted = entries.filter(({ seq }) => seq > whole.seq).sort((a, b) => a.seq - b.seq);
-  return { saved: whole, entries: inOneRow(sorted, whole.seq) };
-}
-
-const lastChanges = (count: number): string[] =>
-  count === 0 ? [] : [count === 1 ? 'the last change' : `the last ${count} changes`];
 
 export function titleOf(plan: unknown, id: string): string {
   const title = typeof plan === 'object' && plan !== null ? (plan as { title?: unknown }).title : null;

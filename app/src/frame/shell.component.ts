@@ -1,16 +1,12 @@
 import { Location } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector, signal } from '@angular/core';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { areaOf } from '@kettle/core/plan';
 import { formatClock } from '@kettle/core/units';
-import { CardShelf } from '../state/card-shelf';
-import { Drafts } from '../state/drafts.service';
+import { FirstStart } from '../state/first-start';
 import { Messages, type MessageAction } from '../state/messages.service';
 import { PlanStore } from '../state/plan-store';
-import { Renewal } from '../state/renewal.service';
 import { SittingService } from '../state/sitting.service';
-import { StorageNews } from '../state/storage-news.service';
-import { Storage } from '../state/storage.service';
 import { StudioStore } from '../state/studio-store';
 import { FrameKeys } from './frame-keys.service';
 import { KeySheet } from './key-sheet.component';
@@ -99,10 +95,8 @@ export class Shell {
   private readonly store = inject(PlanStore);
   private readonly studioStore = inject(StudioStore);
   private readonly sitting = inject(SittingService);
-  private readonly shelf = inject(CardShelf);
-  private readonly drafts = inject(Drafts);
-  private readonly renewal = inject(Renewal);
-  private readonly storage = inject(Storage);
+  private readonly firstStart = inject(FirstStart);
+  private readonly injector = inject(Injector);
   private readonly router = inject(Router);
   private readonly location = inject(Location);
   readonly messages = inject(Messages);
@@ -134,9 +128,7 @@ export class Shell {
   });
 
   constructor() {
-    // It speaks up by itself.
-    inject(StorageNews);
-    this.drafts.watch();
+    void this.speakUp();
     this.store.refused$.subscribe(() => {
       if (this.store.open()?.mayWrite === false) this.layAnew();
     });
@@ -146,6 +138,12 @@ export class Shell {
   act(action: MessageAction): void {
     this.messages.clear();
     void action.run();
+  }
+
+  /** What is wrong with the storage is said by itself. */
+  private async speakUp(): Promise<void> {
+    const { StorageNews } = await import('../state/storage-news.service');
+    this.injector.get(StorageNews);
   }
 
   /** A reader’s screen goes back to what is so. */
@@ -158,12 +156,17 @@ export class Shell {
     // Storage that does not answer must not keep the page from standing.
     setTimeout(() => this.ready.set(true), STANDS_WITHIN_MS);
     await this.studioStore.load();
-    const demo = await this.shelf.firstStart();
+    const demo = await this.firstStart.demo();
     this.ready.set(true);
     if (demo && ['', '/', '/rack'].includes(this.location.path()))
       await this.router.navigate(['/card', demo, 'passes']);
     void navigator.storage.persist();
-    this.renewal.watch();
-    await this.storage.watch.write(() => this.storage.safekeeping.clearOut(Date.now()));
+    // Nothing can have been written, and no part been lost, before the first screen stood.
+    const [{ Drafts }, { Renewal }] = await Promise.all([
+      import('../state/drafts.service'),
+      import('../state/renewal.service'),
+    ]);
+    this.injector.get(Drafts).watch();
+    this.injector.get(Renewal).watch();
   }
 }

@@ -7,6 +7,7 @@ import { BadInput, readInput } from '@kettle/core/units';
 import type { UnreadablePlan } from '../data/card-archive';
 import { newCardId } from '../data/card-id';
 import { CardKeeper } from '../data/card-keeper';
+import { Safekeeping } from '../data/safekeeping';
 import { faultOf } from '../data/storage-watch';
 import { KeepingWorker } from '../workers/keeping-worker.service';
 import { PlanStore } from './plan-store';
@@ -23,9 +24,10 @@ export class CardShelf {
   private readonly studio = inject(StudioStore);
   private readonly worker = inject(KeepingWorker);
   private reading: Subscription | null = null;
+  readonly safekeeping = new Safekeeping(this.storage.db, this.storage.archive);
   readonly keeper = new CardKeeper({
     archive: this.storage.archive,
-    safekeeping: this.storage.safekeeping,
+    safekeeping: this.safekeeping,
     locks: this.storage.locks,
     watch: this.storage.watch,
     park: (plan) => this.store.park(plan),
@@ -120,28 +122,24 @@ export class CardShelf {
     return writeKettleFile({ plan, attachments });
   }
 
-  private starting: Promise<string | null> | null = null;
-
-  /** On the very first start: the demo studio and its finished cards. Returns the first card's id, or `null` on later starts. */
-  firstStart(): Promise<string | null> {
-    return (this.starting ??= this.start());
-  }
-
-  private async start(): Promise<string | null> {
+  /** Puts up the demo studio and its finished cards, where nobody has started yet. Returns the first card's id. */
+  async putUpDemo(): Promise<string> {
     const { watch, db } = this.storage;
-    if (await watch.read(() => db.notes.get('started')).catch((cause: unknown) => mustBeStorage(cause, null)))
-      return null;
     const { studio, plans } = await demoCards();
-    this.studio.studio.set(
-      await watch
-        .write(() => this.storage.studio.begin(studio))
-        .catch((cause: unknown) => mustBeStorage(cause, studio)),
-    );
+    const kept = await watch
+      .write(() => this.storage.studio.begin(studio))
+      .catch((cause: unknown) => mustBeStorage(cause, studio));
+    this.studio.studio.set(kept);
     for (const plan of plans) await this.put(plan).catch(ifTaken);
     await watch
       .write(() => db.notes.put({ key: 'started', value: true }))
       .catch((cause: unknown) => mustBeStorage(cause, 'started'));
     return plans[0].id;
+  }
+
+  /** Forgets what has lain in the bin for its time. */
+  clearOut(): Promise<void> {
+    return this.storage.watch.write(() => this.safekeeping.clearOut(Date.now()));
   }
 
   /** Demo cards as they were shipped. */

@@ -51,6 +51,7 @@ export class Drafts {
     this.router.events
       .pipe(filter((event) => event instanceof NavigationEnd))
       .subscribe(() => void this.offer());
+    void this.offer();
   }
 
   private begin(field: WrittenField | null): void {

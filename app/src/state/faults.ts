@@ -1,8 +1,8 @@
 import { inject, Injectable, Injector, type ErrorHandler } from '@angular/core';
 import { BadInput } from '@kettle/core/units';
 import { faultOf } from '../data/storage-watch';
+import { fetchLostChunk, isLostChunk } from './lost-chunk';
 import { Messages } from './messages.service';
-import { isLostChunk, Renewal } from './renewal.service';
 
 /** So much of an unforeseen fault is quoted, characters. */
 const MOST_QUOTED = 120;
@@ -18,7 +18,7 @@ export class Faults implements ErrorHandler {
     // eslint-disable-next-line no-console
     console.error(cause);
     if (isLostChunk(cause)) {
-      void this.injector.get(Renewal).lostChunk();
+      void fetchLostChunk(this.injector);
       return;
     }
     // What the storage cannot do is told by its watch.

@@ -15,13 +15,6 @@ const NOT_AGAIN_MS = 30_000;
 const LOOKS_EVERY_MS = 1500;
 const LOST_AT = 'kettle-lost-part';
 
-/** A part of the program that was to be loaded later could not be. */
-export const isLostChunk = (cause: unknown): boolean =>
-  cause instanceof Error &&
-  /Failed to fetch dynamically imported module|error loading dynamically imported module|Importing a module script failed/i.test(
-    cause.message,
-  );
-
 /** Newer versions of the program, and its readiness for use without a network. */
 @Injectable({ providedIn: 'root' })
 export class Renewal {

@@ -2,7 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Restored } from '../data/backup';
 import { newCardId } from '../data/card-id';
 import { backedUpSchema, type Snapshot } from '../data/rows';
-import type { BinnedCard, DamagedCard } from '../data/safekeeping';
+import { damageOf, planOf, type DamagedCard } from '../data/mending';
+import type { BinnedCard } from '../data/safekeeping';
 import { KeepingWorker } from '../workers/keeping-worker.service';
 import { handOver } from '../ui/hand-over';
 import { CardShelf } from './card-shelf';
@@ -36,16 +37,19 @@ export class SafekeepingService {
 
   /** Reads anew what is kept. */
   async refresh(): Promise<void> {
-    const { watch, safekeeping, archive } = this.storage;
+    const { watch } = this.storage;
+    const { safekeeping } = this.shelf;
+    // Many cards take their time: the worker reads them while the rest is told.
+    const read = this.shelf.refresh();
     await watch.read(async () => {
       this.binned.set(await safekeeping.binned());
       this.snapshots.set(await safekeeping.snapshots());
       const last = await this.lastNote();
       this.backedUpMs.set(last && !last.putOff ? Date.parse(last.at) : null);
-      const { unreadable } = await archive.all();
-      const damaged = await Promise.all(unreadable.map(({ id }) => safekeeping.damage(id)));
-      this.damaged.set(damaged.flatMap((card) => card ?? []));
     });
+    await read;
+    const damaged = await Promise.all(this.shelf.unreadable().map(({ id }) => this.damageOf(id)));
+    this.damaged.set(damaged.flatMap((card) => card ?? []));
   }
 
   /** Makes one file of all there is and hands it over. */
@@ -70,17 +74,16 @@ export class SafekeepingService {
           'Everything here is as it was.',
         );
       }
-      await this.shelf.refresh();
       await this.refresh();
     });
   }
 
   takeOutOfBin(id: string): Promise<void> {
-    return this.change(() => this.storage.safekeeping.takeOutOfBin(id));
+    return this.change(() => this.shelf.safekeeping.takeOutOfBin(id));
   }
 
   deleteForGood(id: string): Promise<void> {
-    return this.change(() => this.storage.safekeeping.deleteForGood(id));
+    return this.change(() => this.shelf.safekeeping.deleteForGood(id));
   }
 
   async throwAway(id: string): Promise<void> {
@@ -94,13 +97,17 @@ export class SafekeepingService {
   }
 
   mend(id: string): Promise<void> {
-    return this.change(() => this.shelf.keeper.mend(id));
+    return this.change(async () => {
+      const damage = await this.damageOf(id);
+      if (!damage?.mended) throw new BadInput('card', 'nothing of it can be read');
+      await this.shelf.keeper.putBack([damage.mended], 'mended');
+    });
   }
 
   /** Puts an earlier state on the rack, as a card beside the one it became. */
   openBeside(snapshot: Snapshot): Promise<void> {
     return this.change(async () => {
-      const plan = this.storage.safekeeping.planOf(snapshot, newCardId());
+      const plan = planOf(snapshot, newCardId());
       const title = `${plan.title.slice(0, 60)}, as it was`;
       const files = await this.storage.db.attachments.where({ planId: snapshot.of }).toArray();
       await this.storage.archive.create(
@@ -152,6 +159,11 @@ export class SafekeepingService {
     await this.storage.watch.write(() => this.storage.db.notes.put({ key: 'backed-up', value }));
   }
 
+  private damageOf(id: string): Promise<DamagedCard | null> {
+    const { db, archive } = this.storage;
+    return damageOf({ db, archive, safekeeping: this.shelf.safekeeping }, id);
+  }
+
   private async change(step: () => Promise<void>): Promise<void> {
     try {
       await step();
@@ -160,7 +172,6 @@ export class SafekeepingService {
       this.messages.stop(`${cause.message}.`, 'Nothing was changed.');
     }
     await this.refresh();
-    await this.shelf.refresh();
   }
 
   private async while(what: string, step: () => Promise<void>): Promise<void> {

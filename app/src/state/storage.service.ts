@@ -2,7 +2,6 @@ import { inject, Injectable } from '@angular/core';
 import { CardArchive } from '../data/card-archive';
 import { Database } from '../data/database';
 import { BrowserLocks, tabLock } from '../data/locks';
-import { Safekeeping } from '../data/safekeeping';
 import { StorageWatch } from '../data/storage-watch';
 import { StudioArchive } from '../data/studio-archive';
 
@@ -14,7 +13,6 @@ export class Storage {
   readonly watch = new StorageWatch();
   readonly archive = new CardArchive(this.db);
   readonly studio = new StudioArchive(this.db);
-  readonly safekeeping = new Safekeeping(this.db, this.archive);
   /** This tab, among those that are open. */
   readonly tab = crypto.randomUUID().slice(0, 8);
 

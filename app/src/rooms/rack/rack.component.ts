@@ -120,6 +120,7 @@ export class Rack {
 
   private async comeIn(): Promise<void> {
     await this.shelf.refresh();
+    await this.shelf.clearOut();
     const changes = this.shelf.cards().length + this.people().length;
     await this.keeping.remind(changes);
   }
