@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Plan } from '@kettle/core/plan';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
 import { kill, planAt, putRow, rowOf, spoilRow } from './database';
-import { Pen, retype } from './hand';
+import { Pen, retype, write } from './hand';
 
 /** Kills in all, over all kinds of work; an everyday run takes one of each of a few. */
 const KILLS = Number(process.env['KILLS'] ?? 1);
@@ -90,6 +90,13 @@ const repeated =
       expect(there).toBeLessThanOrEqual(n);
     };
   };
+
+/** The card the address has come to. */
+async function cardOfAddress(page: Page): Promise<string> {
+  await page.waitForFunction(() => location.pathname.startsWith('/card/'));
+  await page.waitForSelector('kd-stream');
+  return new URL(page.url()).pathname.split('/')[2];
+}
 
 const rhOf = async (page: Page): Promise<number> => Math.round(100 * (await planAt(page, KETTLE)).climate.rh);
 
@@ -197,8 +204,8 @@ const WORK: Readonly<Record<string, Work>> = {
     goOn: async (page, forMs) => {
       const name = `Person ${Date.now()}`;
       await press(page, 'People and their days');
-      await page.type('[name=day-name]', 'birthday');
-      await page.type('[name=whom]', name);
+      await write(page, '[name=day-name]', 'birthday');
+      await write(page, '[name=whom]', name);
       await press(page, 'Keep this day');
       await seeText(page, name);
       await rest(forMs);
@@ -267,8 +274,7 @@ const WORK: Readonly<Record<string, Work>> = {
       await page.waitForSelector('[data-testid=title]');
       await page.type('[data-testid=title]', title);
       await press(page, 'Put it on the table');
-      await page.waitForSelector('kd-stream');
-      const id = page.url().split('/')[4];
+      const id = await cardOfAddress(page);
       await rest(forMs);
       return async (again) => expect((await planAt(again, id)).title).toBe(title);
     },
@@ -278,8 +284,7 @@ const WORK: Readonly<Record<string, Work>> = {
     goOn: async (page, forMs) => {
       await page.waitForSelector('.stand svg');
       await press(page, 'Make it again');
-      await page.waitForSelector('kd-stream');
-      const id = page.url().split('/')[4];
+      const id = await cardOfAddress(page);
       await rest(forMs);
       return async (again) => expect((await planAt(again, id)).title).toMatch(/, again$/);
     },
@@ -314,7 +319,10 @@ const WORK: Readonly<Record<string, Work>> = {
         'input[type=file][accept*="png"]',
       )) as ElementHandle<HTMLInputElement>;
       await input.uploadFile('docs/screenshots/brief.png');
-      await page.waitForFunction((n) => document.body.innerText.includes('brief.png') || n < 0, {}, before);
+      for (let tries = 0; (await planAt(page, 'heron-at-low-tide')).pictures.length === before; tries++) {
+        if (tries === 60) throw new Error('the picture was not laid within 12 s');
+        await rest(200);
+      }
       await rest(forMs + 200);
       return async (again) => {
         const { pictures } = await planAt(again, 'heron-at-low-tide');

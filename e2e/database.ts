@@ -109,6 +109,10 @@ export async function planAt(page: Page, id: string): Promise<Plan> {
           >;
           reading.oncomplete = () => {
             opening.result.close();
+            if (plan.result === undefined) {
+              reject(new Error(`there is no card ${id}`));
+              return;
+            }
             const { lines, ...row } = plan.result as {
               lines?: { ids: string[]; counts: Int32Array; values: Float64Array };
             };
