@@ -92,8 +92,9 @@ async function putCard(
     return 'beside';
   }
   try {
-    await keeping.putBack([plan], 'restored');
+    // The pictures first: a plan must never stand there without them.
     for (const [name, bytes] of Object.entries(attachments)) await archive.attach(plan.id, name, bytes);
+    await keeping.putBack([plan], 'restored');
   } finally {
     lock.release();
   }

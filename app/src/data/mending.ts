@@ -65,7 +65,11 @@ function mended(
   const { saved, entries } = rowsOf(row, journal);
   const recorded = entries.map(asRecorded);
   const start = readableStart(wholeJson(saved), recorded);
-  if (start) return { mended: { ...start.plan, id }, lost: lastChanges(journal.length - start.changes) };
+  if (start) {
+    // What the saved plan contains already is not lost with its entry.
+    const after = journal.filter(({ seq }) => !(seq <= saved.seq)).length;
+    return { mended: { ...start.plan, id }, lost: lastChanges(after - start.changes) };
+  }
   const found = mendPlan(jsonOf(saved, recorded)) ?? mendPlan(wholeJson(saved));
   return found ? { mended: { ...found.plan, id }, lost: found.lost } : { mended: null, lost: [] };
 }

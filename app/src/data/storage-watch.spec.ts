@@ -29,6 +29,7 @@ it('silence is told within a second, given up after four, and over when somethin
 it('a full disk stays told until something has been written', async () => {
   const watch = new StorageWatch();
   await expect(watch.write(() => Promise.reject(quota))).rejects.toBe(quota);
+  expect([watch.hasTold(quota), watch.hasTold(new Error('other'))]).toEqual([true, false]);
   await watch.read(() => Promise.resolve(1));
   expect(watch.trouble$.value?.fault).toBe('full');
   await watch.write(() => Promise.resolve(1));

@@ -27,6 +27,12 @@ export class StorageSilent extends Error {
 export class StorageWatch {
   /** What is wrong now; `null` while all is well. */
   readonly trouble$ = new BehaviorSubject<StorageTrouble | null>(null);
+  private readonly told = new WeakSet<object>();
+
+  /** Whether an error was met here, and told as a trouble. */
+  hasTold(cause: unknown): boolean {
+    return typeof cause === 'object' && cause !== null && this.told.has(cause);
+  }
 
   /** Asks the storage for something. Rejects as it does, or with `StorageSilent` when it does not answer. */
   read<T>(question: () => PromiseLike<T>): Promise<T> {
@@ -56,7 +62,10 @@ export class StorageWatch {
       return answer;
     } catch (cause) {
       const fault = faultOf(cause);
-      if (fault) this.trouble({ fault, cause: cause instanceof Error ? cause.message : String(cause) });
+      if (fault) {
+        this.told.add(cause as object);
+        this.trouble({ fault, cause: cause instanceof Error ? cause.message : String(cause) });
+      }
       throw cause;
     } finally {
       clearTimeout(silent);

@@ -66,7 +66,7 @@ export class WorkTable {
   constructor(private readonly parts: TableParts) {}
 
   /** The card on the table or on its way there. */
-  get id(): string | null {
+  private get id(): string | null {
     switch (this.state.is) {
       case 'empty':
         return null;

@@ -57,14 +57,15 @@ export class CardShelf {
     const fresh: Plan[] = [];
     const unreadable: UnreadablePlan[] = [];
     const ended = new Subject<void>();
-    const all = new Promise<void>((resolve) => ended.subscribe({ complete: resolve }));
+    const all = new Promise<void>((resolve, reject) => ended.subscribe({ complete: resolve, error: reject }));
     this.reading = this.worker.cards().subscribe({
       next: (read) => {
         fresh.push(...read.plans);
         unreadable.push(...read.unreadable);
         this.cards.update((cards) => withPlans(cards, [...read.plans, ...unkept]));
       },
-      error: () => ended.complete(),
+      // Storage that cannot be read has been told of; anything else must be.
+      error: (cause: unknown) => (faultOf(cause) === null ? ended.error(cause) : ended.complete()),
       complete: () => {
         this.cards.set(withPlans(fresh, unkept));
         this.unreadable.set(unreadable);
@@ -96,6 +97,7 @@ export class CardShelf {
   /** Puts a card into the bin. Throws `BadInput` where another tab has it. */
   async remove(id: string): Promise<void> {
     if (this.store.plan()?.id === id) await this.store.close();
+    this.mustBeKept([id]);
     await this.named(() => this.keeper.bin(id));
     this.cards.update((cards) => cards.filter((card) => card.id !== id));
     this.unreadable.update((cards) => cards.filter((card) => card.id !== id));
@@ -151,6 +153,7 @@ export class CardShelf {
    */
   async putDemoBack(plans: readonly Plan[]): Promise<void> {
     await this.store.close();
+    this.mustBeKept(plans.map(({ id }) => id));
     await this.named(() => this.keeper.putBack(plans, 'put-back'));
     await this.refresh();
   }
@@ -159,6 +162,16 @@ export class CardShelf {
     await this.keeper.put(plan, attachments);
     this.cards.update((cards) => withPlans(cards, [plan]));
     return plan.id;
+  }
+
+  /** What could not be kept is in this tab alone: nothing may take its place. */
+  private mustBeKept(ids: readonly string[]): void {
+    const unkept = this.store.unkept().find(({ id }) => ids.includes(id));
+    if (unkept)
+      throw new BadInput(
+        `“${unkept.title}”`,
+        'is in this tab only, since it could not be kept; save it as a file first',
+      );
   }
 
   /** Says of a card by its title what was said by its id. */

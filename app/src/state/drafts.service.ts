@@ -1,8 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
-import * as z from 'zod';
-import { readInput } from '@kettle/core/units';
 import { fieldAt, placeOf, writeInto, writtenField, type WrittenField } from '../data/draft-field';
 import { tabLock } from '../data/locks';
 import { draftSchema, type Draft } from '../data/rows';
@@ -148,11 +146,12 @@ export class Drafts {
       const rows = await watch.read(() => db.drafts.toArray());
       if (rows.length === 0) return [];
       const open = await locks.taken();
-      return readInput(z.array(draftSchema), rows, 'drafts').filter(
-        (draft) => draft.tab !== tab && !open.has(tabLock(draft.tab)),
-      );
-    } catch {
-      // What is wrong with the storage is told by its watch; a draft that does not read is no text of anybody's.
+      // One that does not read is nobody's text, and must not stand in the way of the others.
+      return rows
+        .flatMap((row) => draftSchema.safeParse(row).data ?? [])
+        .filter((draft) => draft.tab !== tab && !open.has(tabLock(draft.tab)));
+    } catch (cause) {
+      if (!watch.hasTold(cause)) throw cause;
       return [];
     }
   }

@@ -3,6 +3,7 @@ import { BadInput } from '@kettle/core/units';
 import { faultOf } from '../data/storage-watch';
 import { fetchLostChunk, isLostChunk } from './lost-chunk';
 import { Messages } from './messages.service';
+import { Storage } from './storage.service';
 
 /** So much of an unforeseen fault is quoted, characters. */
 const MOST_QUOTED = 120;
@@ -21,15 +22,14 @@ export class Faults implements ErrorHandler {
       void fetchLostChunk(this.injector);
       return;
     }
-    // What the storage cannot do is told by its watch.
-    if (faultOf(cause) !== null) return;
+    if (this.injector.get(Storage).watch.hasTold(cause)) return;
     const says = cause instanceof Error ? cause.message : String(cause);
     this.injector
       .get(Messages)
       .trouble(
         cause instanceof BadInput
           ? `${says.slice(0, MOST_QUOTED)}.`
-          : `Something went wrong: ${says.slice(0, MOST_QUOTED)}.`,
+          : `${faultOf(cause) === null ? 'Something went wrong' : 'The browser’s storage could not do that'}: ${says.slice(0, MOST_QUOTED)}.`,
         'What was done before is safe. If it happens again, load the page again.',
       );
   }

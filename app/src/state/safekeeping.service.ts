@@ -69,9 +69,14 @@ export class SafekeepingService {
       try {
         this.restored.set(await this.worker.restore(new Uint8Array(await file.arrayBuffer())));
       } catch (cause) {
+        const says = cause instanceof Error ? cause.message : String(cause);
+        // An error comes from the worker without its class. A file that is refused is refused before anything is written.
+        const refused = cause instanceof Error && cause.name === 'BadInput';
         this.messages.stop(
-          `${file.name} was not restored: ${cause instanceof Error ? cause.message : String(cause)}.`,
-          'Everything here is as it was.',
+          `${file.name} was not ${refused ? 'restored' : 'restored to its end'}: ${says}.`,
+          refused
+            ? 'Everything here is as it was.'
+            : 'What came in before stays. Make room and restore it again: what is here already is passed over.',
         );
       }
       await this.refresh();
@@ -166,7 +171,7 @@ export class SafekeepingService {
 
   private async change(step: () => Promise<void>): Promise<void> {
     try {
-      await step();
+      await this.storage.watch.write(step);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
       this.messages.stop(`${cause.message}.`, 'Nothing was changed.');

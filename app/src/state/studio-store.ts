@@ -139,7 +139,7 @@ export class StudioStore {
         return all.length === commands.length ? changed.undoes : undoes;
       } catch (cause) {
         if (cause instanceof BadInput) {
-          this.unreadable(cause);
+          await this.refused(cause);
           return null;
         }
         // The watch has told of it; the change goes on in this tab.
@@ -150,6 +150,17 @@ export class StudioStore {
     });
     this.writing = kept;
     return kept;
+  }
+
+  /** What other tabs have done, and this on top, no studio can be; or the one that is kept cannot be read. */
+  private async refused(cause: BadInput): Promise<void> {
+    this.unkept.set([]);
+    try {
+      this.take(await this.storage.watch.read(() => this.storage.studio.read()));
+      this.messages.stop(`${cause.message}.`, 'Nothing was changed.');
+    } catch (unread) {
+      this.unreadable(unread);
+    }
   }
 
   private async tryAgain(): Promise<void> {
