@@ -43,7 +43,13 @@ export class StorageNews {
 
   /** What is wrong, as it was last said; it holds until all is kept again, whatever succeeds in between. */
   private inForce: StorageTrouble['fault'] | null = null;
-  private readonly allKept = computed(() => this.store.unkept().length === 0 && this.studio.allKept());
+  /** Nothing is in this tab alone, and nothing is on its way: one write that succeeds does not speak for those behind it. */
+  private readonly allKept = computed(
+    () =>
+      this.store.unkept().length === 0 &&
+      (this.store.open()?.kept ?? 'kept') === 'kept' &&
+      this.studio.allKept(),
+  );
 
   constructor() {
     combineLatest([this.storage.watch.trouble$, toObservable(this.allKept)]).subscribe(([trouble]) => {

@@ -32,7 +32,9 @@ export class StudioStore {
   private readonly undone = signal<readonly (readonly StudioCommand[])[]>([]);
   /** Changes that could not be kept yet. */
   private readonly unkept = signal<readonly StudioCommand[]>([]);
-  readonly allKept = computed(() => this.unkept().length === 0);
+  /** Changes that are being written. */
+  private readonly waiting = signal(0);
+  readonly allKept = computed(() => this.unkept().length === 0 && this.waiting() === 0);
   private writing: Promise<unknown> = Promise.resolve();
 
   /** Reads the studio, and follows what other tabs do to it. */
@@ -130,6 +132,7 @@ export class StudioStore {
     commands: readonly StudioCommand[],
     undoes: readonly StudioCommand[],
   ): Promise<readonly StudioCommand[] | null> {
+    this.waiting.update((n) => n + 1);
     const kept = this.writing.then(async () => {
       const all = [...this.unkept(), ...commands];
       try {
@@ -146,6 +149,8 @@ export class StudioStore {
         this.unkept.set(all);
         setTimeout(() => void this.tryAgain(), TRIES_AGAIN_MS);
         return undoes;
+      } finally {
+        this.waiting.update((n) => n - 1);
       }
     });
     this.writing = kept;
@@ -164,7 +169,7 @@ export class StudioStore {
   }
 
   private async tryAgain(): Promise<void> {
-    if (!this.allKept()) await this.keep([], []);
+    if (this.unkept().length > 0) await this.keep([], []);
   }
 
   private take(studio: Studio | null): void {
