@@ -109,7 +109,7 @@ export async function planAt(page: Page, id: string): Promise<Plan> {
           >;
           reading.oncomplete = () => {
             opening.result.close();
-            if (plan.result === undefined) {
+            if ((plan.result as object | undefined) === undefined) {
               reject(new Error(`there is no card ${id}`));
               return;
             }

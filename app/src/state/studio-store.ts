@@ -32,9 +32,9 @@ export class StudioStore {
   private readonly undone = signal<readonly (readonly StudioCommand[])[]>([]);
   /** Changes that could not be kept yet. */
   private readonly unkept = signal<readonly StudioCommand[]>([]);
-  /** Changes that are being written. */
-  private readonly waiting = signal(0);
-  readonly allKept = computed(() => this.unkept().length === 0 && this.waiting() === 0);
+  /** Changes that are being written, or wait for it, the first at the front. */
+  private readonly underWay = signal<readonly StudioCommand[]>([]);
+  readonly allKept = computed(() => this.unkept().length === 0 && this.underWay().length === 0);
   private writing: Promise<unknown> = Promise.resolve();
 
   /** Reads the studio, and follows what other tabs do to it. */
@@ -132,29 +132,35 @@ export class StudioStore {
     commands: readonly StudioCommand[],
     undoes: readonly StudioCommand[],
   ): Promise<readonly StudioCommand[] | null> {
-    this.waiting.update((n) => n + 1);
+    this.underWay.update((list) => [...list, ...commands]);
     const kept = this.writing.then(async () => {
       const all = [...this.unkept(), ...commands];
       try {
         const changed = await this.storage.watch.write(() => this.storage.studio.change(all));
         this.unkept.set([]);
-        this.studio.set(changed.studio);
+        this.written(commands);
+        // A later change of this tab stands on the screen already, and must not go from it while it waits.
+        this.take(changed.studio);
         return all.length === commands.length ? changed.undoes : undoes;
       } catch (cause) {
         if (cause instanceof BadInput) {
+          this.written(commands);
           await this.refused(cause);
           return null;
         }
         // The watch has told of it; the change goes on in this tab.
         this.unkept.set(all);
+        this.written(commands);
         setTimeout(() => void this.tryAgain(), TRIES_AGAIN_MS);
         return undoes;
-      } finally {
-        this.waiting.update((n) => n - 1);
       }
     });
     this.writing = kept;
     return kept;
+  }
+
+  private written(commands: readonly StudioCommand[]): void {
+    this.underWay.update((list) => list.slice(commands.length));
   }
 
   /** What other tabs have done, and this on top, no studio can be; or the one that is kept cannot be read. */
@@ -174,7 +180,7 @@ export class StudioStore {
 
   private take(studio: Studio | null): void {
     this.fault.set(null);
-    if (studio) this.studio.set(afterStudioCommands(studio, this.unkept()));
+    if (studio) this.studio.set(afterStudioCommands(studio, [...this.unkept(), ...this.underWay()]));
   }
 
   private unreadable(cause: unknown): void {
