@@ -60,26 +60,7 @@ describe('after the first visit, with the server gone', () => {
     const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/passes`, {
       keepsOffline: true,
     });
-    await page.evaluate(async () => {
-      const registration = await navigator.serviceWorker.ready;
-      if (!navigator.serviceWorker.controller)
-        await new Promise((resolve) =>
-          navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
-        );
-      return registration.active?.state;
-    });
-    // The service worker fetches the rest in the background, file by file of its list.
-    await page.waitForFunction(
-      async () => {
-        const { assetGroups } = (await (await fetch('/ngsw.json')).json()) as {
-          assetGroups: { installMode: string; urls: string[] }[];
-        };
-        const wanted = assetGroups.flatMap((group) => (group.installMode === 'prefetch' ? group.urls : []));
-        const kept = await Promise.all(wanted.map((url) => caches.match(url)));
-        return wanted.length > 30 && kept.every((response) => response !== undefined);
-      },
-      { polling: 500 },
-    );
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { polling: 100 });
     await served.close();
     await page.reload({ waitUntil: 'load' });
     await page.waitForSelector('.span[data-act=sill-wash]');

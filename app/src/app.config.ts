@@ -2,7 +2,6 @@ import {
   ErrorHandler,
   inject,
   Injector,
-  isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
   type ApplicationConfig,
@@ -13,19 +12,12 @@ import {
   withNavigationErrorHandler,
   type NavigationError,
 } from '@angular/router';
-import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
 import { ROUTES } from './app.routes';
 import { Database } from './data/database';
 import { Faults } from './state/faults';
 import { fetchLostChunk, isLostChunk } from './state/lost-chunk';
 import { KETTLE_PRESET } from './theme/preset';
-
-/** Registered once the first screen stands; it fetches what is not on it yet only when the page has been quiet for a while. */
-const SERVICE_WORKER = {
-  enabled: !isDevMode() && 'serviceWorker' in navigator,
-  registrationStrategy: 'registerWhenStable:4000',
-};
 
 /** A screen whose part of the program does not come: the address is gone to again, in a newer version if there is one. */
 function lostOnTheWay({ error, url }: NavigationError): void {
@@ -44,7 +36,6 @@ export const APP_CONFIG: ApplicationConfig = {
         options: { darkModeSelector: 'none', cssLayer: { name: 'primeng', order: 'reset, primeng' } },
       },
     }),
-    provideServiceWorker('ngsw-worker.js', SERVICE_WORKER),
     { provide: ErrorHandler, useClass: Faults },
     { provide: Database, useFactory: () => new Database() },
   ],

@@ -167,6 +167,6 @@ export class Shell {
       import('../state/renewal.service'),
     ]);
     this.injector.get(Drafts).watch();
-    this.injector.get(Renewal).watch();
+    void this.injector.get(Renewal).watch();
   }
 }

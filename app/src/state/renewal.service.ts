@@ -1,7 +1,9 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, isDevMode, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router } from '@angular/router';
-import { SwUpdate } from '@angular/service-worker';
-import { filter, timer } from 'rxjs';
+import { filter, firstValueFrom, merge, timer } from 'rxjs';
+import { Workbox } from 'workbox-window';
+import { LookAheadService } from './look-ahead.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 
@@ -9,29 +11,42 @@ import { PlanStore } from './plan-store';
 const ASKS_EVERY_MS = 60 * 60 * 1000;
 /** A newer version is waited for so long when a part of this one is lost, ms. */
 const RENEWS_WITHIN_MS = 8000;
+/** A newer version that has been asked to take over does so within, ms. */
+const TAKES_OVER_WITHIN_MS = 2000;
+/** Where no card has been opened after so long, the first screen stands by then, ms; */
+const NO_CARD_MS = 1200;
+/** and a card that is still being worked out is not waited for longer than this, ms. */
+const CARD_STANDS_WITHIN_MS = 8000;
 /** A page that has just been loaded again for a lost part is not loaded again for it, ms. */
 const NOT_AGAIN_MS = 30_000;
-/** Files that are kept for use without a network are looked through so often until all are there, ms. */
-const LOOKS_EVERY_MS = 1500;
 const LOST_AT = 'kettle-lost-part';
+
+const rest = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Newer versions of the program, and its readiness for use without a network. */
 @Injectable({ providedIn: 'root' })
 export class Renewal {
-  private readonly updates = inject(SwUpdate);
   private readonly messages = inject(Messages);
   private readonly router = inject(Router);
   private readonly store = inject(PlanStore);
+  /** The first screen comes first: nothing is fetched beside it. */
+  private readonly firstScreen = merge(
+    toObservable(inject(LookAheadService).ahead).pipe(filter((ahead) => ahead !== null)),
+    timer(NO_CARD_MS).pipe(filter(() => this.store.open() === null)),
+    timer(CARD_STANDS_WITHIN_MS),
+  );
 
   /** All of the program is in this browser. */
   readonly readyOffline = signal(false);
+  private keeper: Workbox | null = null;
   private waits = false;
 
-  /** From now on newer versions are told of and taken between cards. */
-  watch(): void {
-    if (!this.updates.isEnabled) return;
-    this.updates.versionUpdates.subscribe((event) => {
-      if (event.type !== 'VERSION_READY') return;
+  /** From now on all of the program is kept in this browser; newer versions are told of and taken between cards. */
+  async watch(): Promise<void> {
+    if (isDevMode() || !('serviceWorker' in navigator)) return;
+    const keeper = new Workbox('/service-worker.js');
+    this.keeper = keeper;
+    keeper.addEventListener('waiting', () => {
       this.waits = true;
       this.messages.say(
         'A newer version of Kettle Drift is ready.',
@@ -39,16 +54,18 @@ export class Renewal {
         { label: 'Take it now', run: () => this.take(location.href) },
       );
     });
-    this.updates.unrecoverable.subscribe(() => void this.lostChunk());
     this.router.events
       .pipe(filter((event): event is NavigationEnd => event instanceof NavigationEnd))
       .subscribe(({ urlAfterRedirects }) => {
         if (this.waits && urlAfterRedirects.startsWith('/rack') && navigator.onLine) void this.take('/rack');
       });
-    timer(ASKS_EVERY_MS, ASKS_EVERY_MS).subscribe(
-      () => void this.updates.checkForUpdate().catch(() => false),
-    );
-    void this.keepFirstFiles();
+    timer(ASKS_EVERY_MS, ASKS_EVERY_MS).subscribe(() => void this.lookForNewer());
+    await firstValueFrom(this.firstScreen);
+    // What cannot be kept now, for want of a network, is kept on the next visit.
+    keeper.register({ immediate: true }).catch(() => undefined);
+    // It is active only once it has kept every file.
+    await navigator.serviceWorker.ready;
+    this.readyOffline.set(true);
   }
 
   /** A part of the program could not be loaded: a newer version is looked for, and the page loaded again once. */
@@ -65,54 +82,37 @@ export class Renewal {
       return;
     }
     sessionStorage.setItem(LOST_AT, String(Date.now()));
-    if (this.updates.isEnabled)
-      await Promise.race([
-        // Without a network there is none to be found, and the page is loaded again as it is.
-        this.updates.checkForUpdate().catch(() => false),
-        new Promise((resolve) => setTimeout(resolve, RENEWS_WITHIN_MS)),
-      ]);
+    await Promise.race([this.newerIsThere(), rest(RENEWS_WITHIN_MS)]);
     await this.take(url);
   }
 
+  /** Goes to an address in the newest version there is; what is on the table is kept first. */
   private async take(url: string): Promise<void> {
     await this.store.close();
+    if (this.keeper && this.waits) {
+      const takenOver = new Promise((resolve) => {
+        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true });
+      });
+      this.keeper.messageSkipWaiting();
+      await Promise.race([takenOver, rest(TAKES_OVER_WITHIN_MS)]);
+    }
     location.assign(url);
   }
 
-  /** What this page was made of is kept at once, so that it can be loaded again; the rest follows by itself. */
-  private async keepFirstFiles(): Promise<void> {
-    await navigator.serviceWorker.ready;
-    if (!navigator.serviceWorker.controller)
-      await new Promise((resolve) =>
-        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
-      );
-    const loaded = performance
-      .getEntriesByType('resource')
-      .map(({ name }) => name)
-      .filter((name) => name.startsWith(location.origin) && !name.includes('ngsw'));
-    // A file that does not come now is fetched with the rest.
-    await Promise.allSettled(['/index.html', ...new Set(loaded)].map((name) => fetch(name)));
-    const looks = timer(0, LOOKS_EVERY_MS).subscribe(() => {
-      void allKept().then((all) => {
-        if (!all || looks.closed) return;
-        looks.unsubscribe();
-        this.readyOffline.set(true);
-      });
+  private async newerIsThere(): Promise<void> {
+    const { keeper } = this;
+    if (!keeper) return;
+    const newer = new Promise<void>((resolve) => {
+      keeper.addEventListener('waiting', () => resolve());
     });
+    if (await this.lookForNewer()) await newer;
   }
-}
 
-interface Manifest {
-  readonly assetGroups: readonly { readonly urls: readonly string[] }[];
-}
-
-/** Whether every file of the program is in the browser's cache. */
-async function allKept(): Promise<boolean> {
-  const manifest = await caches
-    .match('/ngsw.json')
-    .then((kept) => kept ?? fetch('/ngsw.json').catch(() => null));
-  if (!manifest?.ok) return false;
-  const { assetGroups } = (await manifest.json()) as Manifest;
-  const kept = await Promise.all(assetGroups.flatMap(({ urls }) => urls).map((url) => caches.match(url)));
-  return kept.every((file) => file !== undefined);
+  /** Asks the server for a newer version: whether one is on its way. */
+  private async lookForNewer(): Promise<boolean> {
+    const registration = await navigator.serviceWorker.getRegistration();
+    // Without a network there is none to be found.
+    await registration?.update().catch(() => undefined);
+    return registration?.installing != null;
+  }
 }
