@@ -201,6 +201,11 @@ const WORK: Readonly<Record<string, Work>> = {
     goOn: async (page, forMs) => {
       const before = (await studioOf(page))['lengthUnit'];
       await menu(page, before === 'in' ? 'Measure in mm' : 'Measure in inches');
+      // Of what was done in the last second only that is safe which is kept.
+      for (let waited = 0; (await studioOf(page))['lengthUnit'] === before; waited += 50) {
+        expect(waited).toBeLessThan(1000);
+        await rest(50);
+      }
       await rest(forMs);
       return async (again) => expect((await studioOf(again))['lengthUnit']).not.toBe(before);
     },
@@ -320,9 +325,9 @@ const WORK: Readonly<Record<string, Work>> = {
     goOn: async (page, forMs) => {
       await page.waitForSelector('canvas');
       const before = (await planAt(page, 'heron-at-low-tide')).pictures.length;
-      await press(page, 'Pictures');
+      await press(page, 'Tracing');
       const input = (await page.waitForSelector(
-        'input[type=file][accept*="png"]',
+        '[data-testid=picture-file]',
       )) as ElementHandle<HTMLInputElement>;
       await input.uploadFile('docs/screenshots/brief.png');
       for (let tries = 0; (await planAt(page, 'heron-at-low-tide')).pictures.length === before; tries++) {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { bounds, type Point, type Ring } from '../geometry';
-import { id, sizeMm } from '../units';
+import { id, positionMm, sizeMm } from '../units';
 import { envelopeSchema } from './envelope';
 import { DUST_MM } from './piece-kind';
 import { isMounted } from './pieces';
@@ -12,8 +12,8 @@ export const frameSchema = z.strictObject({
   envelope: envelopeSchema,
   stands: cardFormatSchema.shape.stands.unwrap(),
   /** Its middle. */
-  xMm: z.number(),
-  yMm: z.number(),
+  xMm: positionMm,
+  yMm: positionMm,
   /** Clockwise. */
   turnDeg: z.number().min(-180).max(180),
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { seconds } from '../units';
 
 /** The air over the table: °C, relative humidity 0…1, air speed m/s. */
 export const climateSchema = z.strictObject({
@@ -21,7 +22,7 @@ export const CLIMATES_BY_FEEL: readonly (Climate & { readonly id: string; readon
 export const heatToolSchema = z.strictObject({
   airMs: z.number().positive().max(40).default(5),
   airTempC: z.number().min(10).max(400).default(60),
-  fromS: z.number().nonnegative().default(0),
-  seconds: z.number().positive().optional(),
+  fromS: seconds.default(0),
+  seconds: seconds.positive().optional(),
 });
 export type HeatTool = z.infer<typeof heatToolSchema>;

@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
+import type { Plan } from '../plan';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { BadInput } from '../units';
 import { readKettleFile, writeKettleFile } from '.';
@@ -20,10 +21,32 @@ describe('a .kettle file', () => {
     line: { id: 'l', kind: 'pencil', points: [[1.25, 2, 0.5]] },
   });
 
-  it('comes back identical to the last field, attachments too', () => {
-    const bytes = writeKettleFile({ plan, attachments: { 'photo.png': new Uint8Array([1, 2, 3]) } });
-    expect(readKettleFile(bytes)).toEqual({ plan, attachments: { 'photo.png': new Uint8Array([1, 2, 3]) } });
-    expect(writeKettleFile({ plan, attachments: {} })).toEqual(writeKettleFile({ plan, attachments: {} }));
+  const picture = {
+    id: 'pic',
+    name: 'sky',
+    file: 'photo.png',
+    use: 'traced' as const,
+    corners: null,
+    bare: [],
+  };
+  const withPicture: Plan = {
+    ...plan,
+    pictures: [{ ...picture, at: [1, 2], widthMm: 20, heightMm: 10, faded: 0.5 }],
+  };
+  const content = new Uint8Array([1, 2, 3]);
+
+  it('comes back identical to the last field, pictures too', () => {
+    const file = { plan: withPicture, attachments: { 'photo.png': content } };
+    expect(readKettleFile(writeKettleFile(file))).toEqual({ ...file, missing: [], leftOut: [] });
+    expect(writeKettleFile(file)).toEqual(writeKettleFile(file));
+  });
+
+  it('says which picture is not in it, and what in it is none of the plan’s', () => {
+    const file = writeKettleFile({ plan: withPicture, attachments: { 'other.png': content } });
+    expect(readKettleFile(file)).toEqual({
+      ...{ plan: withPicture, attachments: {} },
+      ...{ missing: ['sky'], leftOut: ['attachments/other.png'] },
+    });
   });
 
   const packed = (json: string): Uint8Array => zipSync({ 'plan.json': strToU8(json) });

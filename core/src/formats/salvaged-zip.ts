@@ -1,5 +1,7 @@
 import { inflateSync, strFromU8 } from 'fflate';
+import { BadInput } from '../units';
 import { crc32 } from './crc32';
+import { inMB, type PackedLimits } from './limits';
 
 /** An entry of a zip that was found whole: its content agrees with its check sum. */
 export interface WholeEntry {
@@ -22,14 +24,21 @@ const DEFLATED = 8;
 
 /**
  * What is whole in a zip, damaged or not: every entry stands behind a header of its own, so that one that is spoilt costs
- * itself alone, wherever the damage is. Entries that unpack to more than `largestBytes` are passed over.
+ * itself alone, wherever the damage is. An entry that unpacks to more than the limits is passed over. Throws `BadInput` on `file`
+ * where all of them together do, or there are too many.
  */
-export function* wholeEntries(file: Uint8Array, largestBytes: number): Generator<WholeEntry> {
+export function* wholeEntries(file: Uint8Array, limits: PackedLimits): Generator<WholeEntry> {
+  if (file.length > limits.fileBytes) throw new BadInput('file', `is larger than ${inMB(limits.fileBytes)}`);
   const view = new DataView(file.buffer, file.byteOffset, file.byteLength);
+  let [all, count] = [0, 0];
   for (let at = 0; at + HEADER_BYTES <= file.length; at++) {
     if (view.getUint32(at, true) !== SIGNATURE) continue;
-    const entry = entryAt(file, view, at, largestBytes);
+    const entry = entryAt(file, view, at, limits.entryBytes);
     if (!entry) continue;
+    all += entry.whole.bytes.length;
+    if (all > limits.allBytes)
+      throw new BadInput('file', `holds more than ${inMB(limits.allBytes)} when it is unpacked`);
+    if (++count > limits.entries) throw new BadInput('file', `holds more than ${limits.entries} entries`);
     yield entry.whole;
     at = entry.endsAt - 1;
   }

@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { BadInput, isoMoment, readInput } from '../units';
 import { crc32 } from './crc32';
 import { parseJson } from './kettle-file';
+import { BACKUP_LIMITS } from './limits';
 import { wholeEntries, type WholeEntry } from './salvaged-zip';
 
 /** A card of a backup: its plan as it is kept, and the files that belong to it. */
@@ -44,9 +45,6 @@ const CARDS = 'cards/';
 const PLAN = '/plan.json';
 const ATTACHMENTS = '/attachments/';
 
-/** No single entry of a backup may unpack to more, bytes. */
-const LARGEST_ENTRY = 256 * 1024 * 1024;
-
 /** A fixed date in the zip: when it was made stands in its contents. */
 const ZIP_DATE = new Date('2000-01-01T00:00:00');
 
@@ -76,7 +74,7 @@ export function writeBackup({ madeAt, studio, cards }: StudioBackup): Uint8Array
 /** Reads a backup, what is whole of it. Throws `BadInput` where it is none, or nothing of it can be read. */
 export function readBackup(file: Uint8Array): ReadBackup {
   const found = new Map<string, WholeEntry>();
-  for (const entry of wholeEntries(file, LARGEST_ENTRY)) found.set(entry.name, entry);
+  for (const entry of wholeEntries(file, BACKUP_LIMITS)) found.set(entry.name, entry);
   const contents = contentsIn(found);
   const whole = contents.entries.filter(({ name, crc }) => found.get(name)?.crc === crc);
   const isWhole = new Set(whole.map(({ name }) => name));

@@ -93,6 +93,25 @@ describe('polygons', () => {
     for (const polygon of [frame, [ring(60, 10)], rectangle(3, 3, 1, 40)])
       expect(contains(polygon, interiorPoint(polygon))).toBe(true);
   });
+
+  it('finds a point that no other region covers, where one is left', () => {
+    const covered = [rectangle(0, 0, 30, 40), rectangle(20, 0, 30, 30)];
+    const at = interiorPoint(rectangle(0, 0, 60, 40), covered);
+    expect(contains(rectangle(0, 0, 60, 40), at)).toBe(true);
+    expect(covered.some((other) => contains(other, at))).toBe(false);
+    expect(contains(rectangle(0, 0, 20, 20), interiorPoint(rectangle(0, 0, 20, 20), covered))).toBe(true);
+  });
+
+  it('finds it in an outline of thousands of corners at once', () => {
+    const spiky = Array.from({ length: 5000 }, (_, i): [number, number] => {
+      const [turn, out] = [(2 * Math.PI * i) / 5000, i % 2 ? 20 : 10];
+      return [out * Math.cos(turn), out * Math.sin(turn)];
+    });
+    const begun = performance.now();
+    for (let n = 0; n < 20; n++) interiorPoint([spiky]);
+    // It took 4 s a time while each run was looked up among all corners.
+    expect(performance.now() - begun).toBeLessThan(2000);
+  });
 });
 
 describe('freehand lines', () => {

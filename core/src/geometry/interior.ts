@@ -1,4 +1,4 @@
-import { bounds, contains, type Point, type Polygon } from './polygon';
+import { bounds, type Point, type Polygon } from './polygon';
 
 /** Lines tried across the region; each costs one pass over its edges. */
 const SCAN_LINES = 15;
@@ -13,15 +13,12 @@ const WIDE_SHARE = 0.9;
  */
 export function interiorPoint(polygon: Polygon, covered: readonly Polygon[] = []): Point {
   const [x, y, , height] = bounds(polygon);
+  const shapes = [polygon, ...covered];
   const runs: { middle: Point; width: number }[] = [];
   for (let line = 1; line <= SCAN_LINES; line++) {
     const level = y + (height * line) / (SCAN_LINES + 1);
-    const hits = [polygon, ...covered].flatMap((shape) => crossings(shape, level)).sort((a, b) => a - b);
-    for (let i = 0; i + 1 < hits.length; i++) {
-      const middle: Point = [(hits[i] + hits[i + 1]) / 2, level];
-      if (!contains(polygon, middle) || covered.some((shape) => contains(shape, middle))) continue;
-      runs.push({ middle, width: hits[i + 1] - hits[i] });
-    }
+    for (const [from, to] of freeRuns(shapes, level))
+      runs.push({ middle: [(from + to) / 2, level], width: to - from });
   }
   if (runs.length > 0) {
     const wide = WIDE_SHARE * Math.max(...runs.map(({ width }) => width));
@@ -29,6 +26,22 @@ export function interiorPoint(polygon: Polygon, covered: readonly Polygon[] = []
     return widest[Math.floor(widest.length / 2)].middle;
   }
   return covered.length > 0 ? interiorPoint(polygon) : [x, y];
+}
+
+/** The stretches of a level line within the first shape and within none of the others: every crossing goes in or out of one. */
+function freeRuns(shapes: readonly Polygon[], level: number): [from: number, to: number][] {
+  const hits = shapes
+    .flatMap((shape, of) => crossings(shape, level).map((at) => ({ at, of })))
+    .sort((one, other) => one.at - other.at);
+  const within = shapes.map(() => false);
+  let covers = 0;
+  const runs: [number, number][] = [];
+  hits.forEach(({ at, of }, i) => {
+    within[of] = !within[of];
+    if (of > 0) covers += within[of] ? 1 : -1;
+    if (within[0] && covers === 0 && i + 1 < hits.length) runs.push([at, hits[i + 1].at]);
+  });
+  return runs;
 }
 
 function crossings(polygon: Polygon, level: number): number[] {

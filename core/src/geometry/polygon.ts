@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { positionMm } from '../units';
 
 /** A point in mm; origin top left, x right, y down. */
 export type Point = readonly [x: number, y: number];
@@ -9,10 +10,21 @@ export type Ring = readonly Point[];
 /** A region: the outer ring first, then its holes. */
 export type Polygon = readonly Ring[];
 
-const coordinate = z.number().min(-5000).max(5000);
-export const pointSchema = z.tuple([coordinate, coordinate]).readonly();
-export const ringSchema = z.array(pointSchema).min(3).readonly();
-export const polygonSchema = z.array(ringSchema).min(1).readonly();
+/** Finer than so many corners no hand cuts, and no outline of a card needs to be. */
+export const MOST_CORNERS = 5000;
+/** One region has no more holes than so many: a lace border of a card has some hundreds. */
+export const MOST_HOLES = 500;
+/** A region smaller than a tenth of a millimetre each way cannot be painted, mm². */
+const LEAST_AREA_MM2 = 0.01;
+
+export const pointSchema = z.tuple([positionMm, positionMm]).readonly();
+export const ringSchema = z.array(pointSchema).min(3).max(MOST_CORNERS).readonly();
+export const polygonSchema = z
+  .array(ringSchema)
+  .min(1)
+  .max(1 + MOST_HOLES)
+  .refine(([outer]) => Math.abs(ringArea(outer)) >= LEAST_AREA_MM2, 'encloses nothing')
+  .readonly();
 
 /** Signed area of a ring, mm² (shoelace). */
 export function ringArea(ring: Ring): number {

@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { id, sizeMm } from '../units';
+import { id, positionMm, seed, sizeMm } from '../units';
 
-const mm = z.number();
-const place = z.tuple([mm, mm]);
+const place = z.tuple([positionMm, positionMm]);
 
 /** Help for the drawing hand: it is drawn on the board and nowhere else. All in mm on the panel. */
 export const guideSchema = z.discriminatedUnion('kind', [
@@ -13,15 +12,15 @@ export const guideSchema = z.discriminatedUnion('kind', [
   z.strictObject({ id, kind: z.literal('circle'), centre: place, radiusMm: sizeMm }),
   /** A horizon drawn by hand: it wavers by so much about its height. */
   z.strictObject({
-    ...{ id, kind: z.literal('horizon'), yMm: mm },
+    ...{ id, kind: z.literal('horizon'), yMm: positionMm },
     waverMm: z.number().min(0).max(20),
-    seed: z.int().min(0),
+    seed,
   }),
   /** The level rims of a round thing, seen by one eye. */
   z.strictObject({
-    ...{ id, kind: z.literal('vessel'), axisXMm: mm, eyeYMm: mm, awayMm: sizeMm },
+    ...{ id, kind: z.literal('vessel'), axisXMm: positionMm, eyeYMm: positionMm, awayMm: sizeMm },
     rims: z
-      .array(z.strictObject({ yMm: mm, radiusMm: sizeMm }))
+      .array(z.strictObject({ yMm: positionMm, radiusMm: sizeMm }))
       .min(1)
       .max(12),
   }),

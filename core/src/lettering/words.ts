@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import { linesOfPath, type Point, type Ring } from '../geometry';
-import { id } from '../units';
+import { id, positionMm } from '../units';
 import { baseline } from './baseline';
 import { FONT_IDS, type FontId, type LetterFont } from './font';
 
-const place = z.tuple([z.number(), z.number()]);
+const place = z.tuple([positionMm, positionMm]);
 
 /** Words drawn on the panel: what, in which letters, and between which two places they stand. mm. */
 export const wordsSchema = z.strictObject({

@@ -1,19 +1,23 @@
 import * as z from 'zod';
-import { id } from '../units';
+import { id, positionMm } from '../units';
 import { MASKING_TOOL_IDS } from './tool';
 
 /** A stroke of a masking tool: x and y in mm on the panel, pressure 0…1. */
 export const maskStrokeSchema = z.strictObject({
   id,
   points: z
-    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1)]).readonly())
+    .array(z.tuple([positionMm, positionMm, z.number().min(0).max(1)]).readonly())
     .min(1)
+    .max(10_000)
     .readonly(),
 });
 export type MaskStroke = z.infer<typeof maskStrokeSchema>;
 
+/** No drop that is spattered or dabbed is wider, mm. */
+const LARGEST_DROP_MM = 60;
+
 /** Drops of a spatter: x, y and diameter, mm. */
-const dropSchema = z.tuple([z.number(), z.number(), z.number().positive()]).readonly();
+const dropSchema = z.tuple([positionMm, positionMm, z.number().min(0.01).max(LARGEST_DROP_MM)]).readonly();
 
 /** What is masked freehand with one tool and goes on and comes off as one. */
 export const resistSchema = z.strictObject({

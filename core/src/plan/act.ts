@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { id, seconds } from '../units';
+import { code, id, positionMm, seconds } from '../units';
+import { MOST_IN_A_LIST } from './limits';
 import { CHORES } from './chore';
 import { TECHNIQUES } from './technique';
 
@@ -30,11 +31,11 @@ export type LaidShield = z.infer<typeof shieldSchema>;
 
 /** A stroke as a hand made it: places from the panel's corner, mm, with pressure and the time since the pass began, s. */
 export const paintedStrokeSchema = z.strictObject({
-  brush: z.string(),
+  brush: code,
   /** Share of the brush's belly that was filled. */
   load: z.number().min(0).max(1),
   points: z
-    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1), seconds]).readonly())
+    .array(z.tuple([positionMm, positionMm, z.number().min(0).max(1), seconds]).readonly())
     .min(1)
     .max(10_000),
 });
@@ -60,14 +61,14 @@ export const passSchema = z.strictObject({
   kind: z.literal('pass'),
   id,
   name: z.string().max(80),
-  areas: z.array(id),
+  areas: z.array(id).max(MOST_IN_A_LIST),
   technique: z.enum(names(TECHNIQUES)),
   /** The mix laid; `null` for clear water. */
   mix: id.nullable(),
   /** What else is laid in the same pass; where two lie in one place, the later. */
   also: z.array(otherMixSchema).max(MOST_OTHER_MIXES),
   /** Mean water laid, µm. */
-  filmUm: z.number().positive().max(2000),
+  filmUm: z.number().min(0.5).max(2000),
   /** Hands-on seconds as the painter set them; `null` = from area and technique. */
   handsS: seconds.nullable(),
   start: startSchema,
@@ -85,7 +86,7 @@ export const choreActSchema = z.strictObject({
   id,
   chore: z.enum(names(CHORES)),
   /** For masking: the areas, and what is masked freehand. Empty for the whole card. */
-  areas: z.array(id),
+  areas: z.array(id).max(MOST_IN_A_LIST),
   handsS: seconds.nullable(),
 });
 export type ChoreAct = z.infer<typeof choreActSchema>;

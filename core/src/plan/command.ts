@@ -11,6 +11,7 @@ import { pictureSchema } from '../photo';
 import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { changeOf, id } from '../units';
+import { MOST_IN_A_LIST } from './limits';
 import { actSchema, choreActSchema, passSchema, type Act } from './act';
 import { mask, maskTimes, unmask } from './mask-acts';
 import {
@@ -51,7 +52,11 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('take-picture'), picture: id }),
   z.strictObject({ do: z.literal('add-line'), line: pencilLineSchema }),
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
-  z.strictObject({ do: z.literal('redraw-lines'), gone: z.array(id), lines: z.array(pencilLineSchema) }),
+  z.strictObject({
+    do: z.literal('redraw-lines'),
+    gone: z.array(id).max(20_000),
+    lines: z.array(pencilLineSchema).max(20_000),
+  }),
   z.strictObject({ do: z.literal('lay-guide'), guide: guideSchema }),
   z.strictObject({ do: z.literal('take-guide'), guide: id }),
   z.strictObject({ do: z.literal('set-lamp'), lamp: lampSchema.nullable() }),
@@ -73,16 +78,20 @@ export const commandSchema = z.discriminatedUnion('do', [
     resist: resistSchema.pick({ id: true, name: true, tool: true }),
   }),
   z.strictObject({
-    ...{ do: z.literal('lift-mask'), resist: id, strokes: z.array(id) },
-    drops: z.array(z.int().min(0)),
+    ...{ do: z.literal('lift-mask'), resist: id, strokes: z.array(id).max(20_000) },
+    drops: z.array(z.int().min(0)).max(50_000),
   }),
   z.strictObject({ do: z.literal('remove-resist'), resist: id }),
-  z.strictObject({ do: z.literal('put-mix'), mix: plannedMixSchema, pigments: z.array(pigmentSchema) }),
+  z.strictObject({
+    do: z.literal('put-mix'),
+    mix: plannedMixSchema,
+    pigments: z.array(pigmentSchema).max(40),
+  }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
   z.strictObject({
     do: z.literal('set-out'),
     palette: z.array(z.string()).max(40),
-    pigments: z.array(pigmentSchema),
+    pigments: z.array(pigmentSchema).max(40),
   }),
   z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
   z.strictObject({
@@ -93,12 +102,12 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('change-chore'), chore: id, change: choreActSchema.pick({ handsS: true }) }),
   z.strictObject({ do: z.literal('move-act'), act: id, to: z.int().min(0) }),
   z.strictObject({ do: z.literal('remove-act'), act: id }),
-  z.strictObject({ do: z.literal('order-acts'), order: z.array(id) }),
+  z.strictObject({ do: z.literal('order-acts'), order: z.array(id).max(MOST_IN_A_LIST) }),
   z.strictObject({ do: z.literal('set-table'), change: changeOf(tableSchema) }),
   z.strictObject({ do: z.literal('vary'), variant: variantSchema }),
   z.strictObject({ do: z.literal('take-variant'), variant: id }),
   z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
-  z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1) }),
+  z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1).max(5000) }),
   z.strictObject({
     ...{ do: z.literal('change-sheet'), trial: id },
     change: changeOf(trialSchema.pick({ name: true, note: true, pigments: true })),

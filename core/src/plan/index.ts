@@ -1,3 +1,4 @@
+export { MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, MOST_POINTS_IN_ALL } from './limits';
 export {
   actSchema,
   AWAITED,

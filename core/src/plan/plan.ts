@@ -11,8 +11,9 @@ import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
 import { MEDIUM_IDS, pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
-import { id, isoMoment } from '../units';
+import { code, id, isoMoment } from '../units';
 import { actSchema } from './act';
+import { MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, MOST_POINTS_IN_ALL } from './limits';
 import { pigmentsIn, trialSchema } from './trial';
 import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
@@ -21,17 +22,17 @@ export const plannedMixSchema = z.strictObject({
   id,
   name: z.string().min(1).max(60),
   parts: z
-    .array(z.strictObject({ pigment: z.string(), parts: z.int().min(1).max(20) }))
+    .array(z.strictObject({ pigment: code, parts: z.int().min(1).max(20) }))
     .min(1)
     .max(6),
-  strength: z.number().positive().max(1),
+  strength: z.number().min(0.001).max(1),
   /** The dry colour the painter is after, if said. */
   wanted: labSchema.nullable(),
   medium: z.enum(MEDIUM_IDS),
   /** The well of the dish it lies in, counted from 1. */
   well: z.int().min(1).max(60).nullable(),
   /** How much of it the painter has mixed, ml. */
-  mixedMl: z.number().positive().max(1000).nullable(),
+  mixedMl: z.number().min(0.001).max(1000).nullable(),
 });
 export type PlannedMix = z.infer<typeof plannedMixSchema>;
 
@@ -68,7 +69,7 @@ export const rulesSchema = z.strictObject({
   /** Whether a bloom is a fault or a find. */
   backruns: z.enum(['avoided', 'welcome']),
   /** Checks that matter more or less in this house, or not at all, by their id. */
-  weights: z.record(z.string(), z.enum(WEIGHTS)),
+  weights: z.record(code, z.enum(WEIGHTS)),
 });
 
 /** How many are painted at once: boards on the table, and pairs of hands. */
@@ -93,7 +94,7 @@ export const shiftS = z.number().min(-MOST_SHIFT_S).max(MOST_SHIFT_S);
 
 export const sittingSchema = z.strictObject({
   startedAt: isoMoment,
-  events: z.array(sittingEventSchema),
+  events: z.array(sittingEventSchema).max(20_000),
 });
 export type Sitting = z.infer<typeof sittingSchema>;
 
@@ -129,29 +130,34 @@ const planShape = z.strictObject({
   rules: rulesSchema,
   /** Pictures that lie on the panel. */
   pictures: z.array(pictureSchema).max(40),
-  lines: z.array(pencilLineSchema),
-  words: z.array(wordsSchema),
-  guides: z.array(guideSchema),
+  lines: z.array(pencilLineSchema).max(20_000),
+  words: z.array(wordsSchema).max(60),
+  guides: z.array(guideSchema).max(MOST_IN_A_LIST),
   /** Where the light comes from; `null` where nobody has said. */
   lamp: lampSchema.nullable(),
-  areas: z.array(areaSchema),
-  whites: z.array(whiteSchema),
+  areas: z.array(areaSchema).max(MOST_IN_A_LIST),
+  whites: z.array(whiteSchema).max(MOST_IN_A_LIST),
   /** What is masked freehand. */
   resists: z.array(resistSchema).max(200),
   /** Pigments set out on the dish, by code, mixed from or not. */
-  palette: z.array(z.string()).max(MOST_PIGMENTS),
-  mixes: z.array(plannedMixSchema),
-  acts: z.array(actSchema),
+  palette: z.array(code).max(MOST_PIGMENTS),
+  mixes: z.array(plannedMixSchema).max(MOST_IN_A_LIST),
+  acts: z.array(actSchema).max(MOST_IN_A_LIST),
   table: tableSchema,
   /** Copies that are painted otherwise. */
   variants: z.array(variantSchema).max(MOST_VARIANTS),
   /** Sheets painted by hand to try something. */
   trials: z.array(trialSchema).max(60),
   sitting: sittingSchema.nullable(),
-  accepted: z.array(z.strictObject({ finding: z.string(), reason: z.string().max(200) })),
-  notNeeded: z.array(z.enum(STATIONS)),
-  embedded: z.strictObject({ papers: z.array(paperSchema), pigments: z.array(pigmentSchema) }),
+  accepted: z.array(z.strictObject({ finding: z.string().max(400), reason: z.string().max(200) })).max(2000),
+  notNeeded: z.array(z.enum(STATIONS)).max(STATIONS.length),
+  embedded: z.strictObject({
+    papers: z.array(paperSchema).max(MOST_IN_A_LIST),
+    pigments: z.array(pigmentSchema).max(MOST_IN_A_LIST),
+  }),
 });
+
+const sum = (counts: readonly number[]): number => counts.reduce((all, count) => all + count, 0);
 
 /** A whole plan, every reference in it checked to lead somewhere. */
 export const planSchema = planShape.superRefine((plan, context) => {
@@ -163,6 +169,14 @@ export const planSchema = planShape.superRefine((plan, context) => {
   const refuse = (path: (string | number)[], message: string): void => {
     context.addIssue({ code: 'custom', path, message });
   };
+  const corners = sum(plan.areas.flatMap(({ outline }) => outline.map((ring) => ring.length)));
+  if (corners > MOST_CORNERS_IN_ALL)
+    refuse(['areas'], `have ${corners} corners in all; ${MOST_CORNERS_IN_ALL} go`);
+  const drawn = sum(plan.lines.map(({ points }) => points.length));
+  if (drawn > MOST_POINTS_IN_ALL) refuse(['lines'], `have ${drawn} points in all; ${MOST_POINTS_IN_ALL} go`);
+  const masked = sum(plan.resists.flatMap(({ strokes }) => strokes.map(({ points }) => points.length)));
+  if (masked > MOST_POINTS_IN_ALL)
+    refuse(['resists'], `have ${masked} points in all; ${MOST_POINTS_IN_ALL} go`);
   if (!known(plan.embedded.papers).has(plan.paper))
     refuse(['paper'], `“${plan.paper}” is not among the embedded papers`);
   plan.whites.forEach(({ area }, i) => {

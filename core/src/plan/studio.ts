@@ -5,7 +5,7 @@ import { moodSchema } from '../dish';
 import { eveningsSchema, ownOccasionSchema, personSchema } from '../occasion';
 import { pigmentSchema } from '../pigment';
 import { motifSchema } from '../sketch';
-import { sizeMm } from '../units';
+import { code, sizeMm } from '../units';
 import { rulesSchema } from './plan';
 
 /** The wells paint is mixed in, and what of it never reaches the paper. */
@@ -26,7 +26,7 @@ export const studioSchema = z.strictObject({
   painter: z.string().max(80),
   lengthUnit: z.enum(['mm', 'in']),
   climate: climateSchema,
-  paper: z.string(),
+  paper: code,
   rules: rulesSchema,
   /** When the painter has time to paint. */
   evenings: eveningsSchema,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { climateSchema } from '../climate';
 import { MAX_ON_PANEL } from '../pigment';
-import { id } from '../units';
+import { code, id, seed } from '../units';
 import { panelActSchema, STAGES } from '../water';
 
 /** An act of the hand on a sheet, in the paper's time, and what it met there. */
@@ -23,15 +23,15 @@ export const trialSchema = z.strictObject({
   name: z.string().min(1).max(60),
   note: z.string().max(2000),
   /** The whole sheet, mm, and how finely it is simulated. */
-  widthMm: z.number().positive().max(600),
-  heightMm: z.number().positive().max(600),
+  widthMm: z.number().min(1).max(600),
+  heightMm: z.number().min(1).max(600),
   cellMm: z.number().min(0.2).max(2),
   paper: id,
   climate: climateSchema,
   /** Which sheet of its paper. */
-  seed: z.int(),
+  seed,
   /** Pigments set out for it, by code. */
-  pigments: z.array(z.string()).max(MAX_ON_PANEL),
+  pigments: z.array(code).max(MAX_ON_PANEL),
   acts: z.array(handActSchema).max(MOST_ACTS),
 });
 export type Trial = z.infer<typeof trialSchema>;

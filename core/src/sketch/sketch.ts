@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { polygonSchema } from '../geometry';
 import { FORMS } from '../lamp';
-import { id } from '../units';
+import { id, positionMm } from '../units';
 
 /**
  * What a line is drawn with; soluble ink and a stamped guide run when they are wetted, pencil can be rubbed out. A fold is
@@ -16,8 +16,9 @@ export const pencilLineSchema = z.strictObject({
   kind: z.enum(LINE_KINDS),
   // Read only: what is frozen need not be looked through again with every change to the card.
   points: z
-    .array(z.tuple([z.number(), z.number(), z.number().min(0).max(1)]).readonly())
+    .array(z.tuple([positionMm, positionMm, z.number().min(0).max(1)]).readonly())
     .min(1)
+    .max(20_000)
     .readonly(),
 });
 export type PencilLine = z.infer<typeof pencilLineSchema>;
@@ -29,7 +30,7 @@ export const areaSchema = z.strictObject({
   name: z.string().min(1).max(60),
   outline: polygonSchema,
   /** The lines that enclose it: it follows them when they are moved or turned. */
-  lines: z.array(id).optional(),
+  lines: z.array(id).max(20_000).optional(),
   /** What body it is the picture of, for the lamp. */
   form: z.enum(FORMS).optional(),
   /** It is cut out of the card, and what lies behind is seen through it. */

@@ -1,8 +1,8 @@
 export { MM_PER_INCH, formatLength, parseLength, writeLength, type LengthUnit } from './length';
 export { formatClock, formatSpan } from './duration';
-export { id, isoDate, isoMoment, lengthMm, seconds, sizeMm } from './quantity';
+export { code, id, isoDate, isoMoment, lengthMm, positionMm, seconds, seed, sizeMm } from './quantity';
 export { changeOf } from './change';
-export { BadInput, readInput } from './input';
+export { BadInput, readInput, shortened } from './input';
 export { done, type Work } from './work';
 export { leastBetween } from './golden-section';
 export { chance, normal } from './chance';

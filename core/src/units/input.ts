@@ -1,15 +1,29 @@
 import type * as z from 'zod';
 
+/** Of what came from outside a sentence quotes no more, characters; */
+const MOST_QUOTED = 60;
+/** and it says no more altogether. */
+const MOST_SAID = 300;
+
 /** Something from outside (a file, a command, a form) cannot be used; `field` says where it is wrong. */
 export class BadInput extends Error {
-  constructor(
-    readonly field: string,
-    readonly reason: string,
-  ) {
-    super(`${field === '' ? 'input' : field}: ${reason}`);
+  readonly field: string;
+  readonly reason: string;
+
+  constructor(field: string, reason: string) {
+    const [where, why] = [shortened(field, MOST_QUOTED), shortened(quotesShortened(reason), MOST_SAID)];
+    super(`${where === '' ? 'input' : where}: ${why}`);
     this.name = 'BadInput';
+    [this.field, this.reason] = [where, why];
   }
 }
+
+/** A text of which so many characters are told at most. */
+export const shortened = (text: string, most: number): string =>
+  text.length > most ? `${text.slice(0, most - 1)}…` : text;
+
+const quotesShortened = (text: string): string =>
+  text.replace(/“([^”]*)”/g, (_, quoted: string) => `“${shortened(quoted, MOST_QUOTED)}”`);
 
 /**
  * Checks `value` against `schema` and returns it with defaults filled in.

@@ -1,16 +1,15 @@
 import * as z from 'zod';
 import { climateSchema } from '../climate';
+import { code, positionMm } from '../units';
 import { shapeSchema } from './shape';
 
 const atS = z.number().min(0).max(1e6);
-const depth = z.number().positive().max(2000);
+const depth = z.number().min(0.001).max(2000);
 const share = z.number().min(0).max(1);
 const degrees = z.number().min(-80).max(80);
 
 /** A pigment and how much of it is laid, g/m² over the whole shape. */
-const laidSchema = z
-  .array(z.strictObject({ pigment: z.string(), gm2: z.number().positive().max(200) }))
-  .max(6);
+const laidSchema = z.array(z.strictObject({ pigment: code, gm2: z.number().positive().max(200) })).max(6);
 
 const laid = <Kind extends string>(kind: Kind) =>
   z.strictObject({
@@ -41,8 +40,8 @@ const sprinkled = <Kind extends string>(kind: Kind) =>
  * brush was there, in the paper's time; without, it is done in a moment.
  */
 export const strokePointSchema = z.union([
-  z.tuple([z.number(), z.number(), share]).readonly(),
-  z.tuple([z.number(), z.number(), share, atS]).readonly(),
+  z.tuple([positionMm, positionMm, share]).readonly(),
+  z.tuple([positionMm, positionMm, share, atS]).readonly(),
 ]);
 export type StrokePoint = z.infer<typeof strokePointSchema>;
 
@@ -55,16 +54,16 @@ export const panelActSchema = z.discriminatedUnion('kind', [
     atS,
     kind: z.literal('stroke'),
     points: z.array(strokePointSchema).min(1).max(10_000),
-    brush: z.string(),
+    brush: code,
     /** In words, or as a share of the belly. */
     load: z.union([z.enum(['thirsty', 'damp', 'loaded', 'dripping']), share]).default('loaded'),
     /** Whether the brush is dipped before; one that is not goes on with what it holds, if it is the last one used. */
     dips: z.boolean().default(true),
     parts: z
-      .array(z.strictObject({ pigment: z.string(), parts: z.number().positive() }))
+      .array(z.strictObject({ pigment: code, parts: z.number().min(0.001).max(1000) }))
       .max(6)
       .default([]),
-    strength: z.number().positive().max(1).default(0.2),
+    strength: z.number().min(0.001).max(1).default(0.2),
   }),
   sprinkled('mist'),
   z.strictObject({
@@ -83,7 +82,7 @@ export const panelActSchema = z.discriminatedUnion('kind', [
     atS,
     kind: z.literal('salt'),
     points: z
-      .array(z.tuple([z.number(), z.number()]).readonly())
+      .array(z.tuple([positionMm, positionMm]).readonly())
       .min(1)
       .max(5000),
     grainMm: z.number().min(0.2).max(5).default(1),

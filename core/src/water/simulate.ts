@@ -3,7 +3,7 @@ import { climateSchema } from '../climate';
 import { TWELVE_BANDS, type Lab } from '../colour';
 import { paperById, PAPERS, type Paper } from '../paper';
 import { filmColourist, groundOf, interfaceAt, pigmentByCode, PIGMENTS, type Pigment } from '../pigment';
-import { BadInput, type Work } from '../units';
+import { BadInput, code, seed, type Work } from '../units';
 import { coverage } from './coverage';
 import { HandOnPanel } from './hand-on-panel';
 import { eventsOf } from './panel-event';
@@ -18,9 +18,9 @@ export const simulationSchema = z.strictObject({
   widthMm: z.number().positive().max(600),
   heightMm: z.number().positive().max(600),
   cellMm: z.number().min(0.1).max(5),
-  paper: z.string(),
+  paper: code,
   climate: climateSchema,
-  seed: z.int(),
+  seed,
   /** Pigments that may come onto the panel, and salt with them; where it is not said, those the acts name. */
   pigments: z.array(z.string()).max(6).optional(),
   acts: z.array(panelActSchema).max(5000),
@@ -29,7 +29,7 @@ export const simulationSchema = z.strictObject({
     .array(z.strictObject({ name: z.string().min(1).max(80), shape: shapeSchema }))
     .max(100)
     .default([]),
-  sampleS: z.number().positive().optional(),
+  sampleS: z.number().min(0.01).max(1e6).optional(),
 });
 export type Simulation = z.infer<typeof simulationSchema>;
 
