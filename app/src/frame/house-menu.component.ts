@@ -13,7 +13,7 @@ import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import type { MenuItem } from 'primeng/api';
 import { STATIONS } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import { BadInput, shortened } from '@kettle/core/units';
 import { CardShelf } from '../state/card-shelf';
 import { Messages } from '../state/messages.service';
 import { PlanStore } from '../state/plan-store';
@@ -121,8 +121,18 @@ export class HouseMenu {
     input.value = '';
     if (!file) return;
     try {
-      const id = await this.shelf.openFile(new Uint8Array(await file.arrayBuffer()));
+      const { id, missing, leftOut } = await this.shelf.openFile(file);
       this.messages.clear();
+      if (missing.length > 0)
+        this.messages.say(
+          `${file.name} is without its pictures: ${quoted(missing)}.`,
+          'All the rest has come in.',
+        );
+      else if (leftOut.length > 0)
+        this.messages.say(
+          `Not taken in from ${file.name}: ${quoted(leftOut)}.`,
+          'It does not belong to the card.',
+        );
       await this.router.navigate(['/card', id, 'brief']);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
@@ -133,3 +143,11 @@ export class HouseMenu {
     }
   }
 }
+
+/** So many names are told of a list. */
+const MOST_NAMED = 3;
+const quoted = (names: readonly string[]): string =>
+  [
+    ...names.slice(0, MOST_NAMED).map((name) => `“${shortened(name, 60)}”`),
+    ...(names.length > MOST_NAMED ? [`${names.length - MOST_NAMED} more`] : []),
+  ].join(', ');

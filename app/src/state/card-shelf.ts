@@ -8,6 +8,7 @@ import type { UnreadablePlan } from '../data/card-archive';
 import { newCardId } from '../data/card-id';
 import { CardKeeper } from '../data/card-keeper';
 import { Safekeeping } from '../data/safekeeping';
+import { bytesOf } from '../data/read-file';
 import { faultOf } from '../data/storage-watch';
 import { KeepingWorker } from '../workers/keeping-worker.service';
 import { PlanStore } from './plan-store';
@@ -103,15 +104,27 @@ export class CardShelf {
     this.unreadable.update((cards) => cards.filter((card) => card.id !== id));
   }
 
-  /** Opens a `.kettle` file; a card that is here already is kept and the file comes beside it. Throws `BadInput`. */
-  async openFile(bytes: Uint8Array): Promise<string> {
-    const { readKettleFile } = await import('@kettle/core/formats');
-    const { plan, attachments } = readKettleFile(bytes);
+  /**
+   * Opens a `.kettle` file; a card that is here already is kept and the file comes beside it. Tells the card's id, the pictures
+   * that were not in the file and what of it was left out. Throws `BadInput`.
+   */
+  async openFile(
+    file: File,
+  ): Promise<{
+    readonly id: string;
+    readonly missing: readonly string[];
+    readonly leftOut: readonly string[];
+  }> {
+    const { CARD_LIMITS } = await import('@kettle/core/formats');
+    const { plan, attachments, missing, leftOut } = await this.worker.unpack(
+      await bytesOf(file, CARD_LIMITS.fileBytes),
+    );
     const taken = await this.storage.db.plans
       .get(plan.id)
       .catch((cause: unknown) => mustBeStorage(cause, null));
     const isParked = this.store.unkept().some(({ id }) => id === plan.id);
-    return this.put(taken || isParked ? { ...plan, id: newCardId() } : plan, attachments);
+    const id = await this.put(taken || isParked ? { ...plan, id: newCardId() } : plan, attachments);
+    return { id, missing, leftOut };
   }
 
   /** The bytes of a card as a `.kettle` file; where its pictures cannot be read, without them. */

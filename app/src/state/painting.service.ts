@@ -59,6 +59,7 @@ export class PaintingService {
       const sheet = this.sheet();
       untracked(() => this.follow(sheet));
     });
+    this.worker.lost$.subscribe(() => void this.layAgain());
     document.addEventListener('visibilitychange', () => {
       if (document.visibilityState === 'hidden') void this.keepNow();
     });
@@ -99,6 +100,18 @@ export class PaintingService {
     }
   }
 
+  /** What lay on the table is gone with its worker; all that was done on the sheet is in the plan. */
+  private async layAgain(): Promise<void> {
+    const sheet = this.sheet();
+    if (!sheet || !this.ready()) return;
+    this.ready.set(null);
+    this.messages.say(
+      'The sheet is laid out again.',
+      'Its worker had stopped; all that was painted is kept.',
+    );
+    await this.lay(sheet.id);
+  }
+
   /** Begins a sheet: bare, or with all that is planned on it, to be seen painted from its beginning. */
   async beginSheet(begins: SheetBegins = 'bare'): Promise<void> {
     const plan = this.store.plan();
@@ -123,7 +136,7 @@ export class PaintingService {
     this.ready.set(null);
     this.news.set(null);
     this.readying.set(null);
-    await this.worker.api.close();
+    await this.worker.do((api) => api.close());
   }
 
   begin(stroke: AskedStroke, place: Place): void {
@@ -131,19 +144,21 @@ export class PaintingService {
     if (!sheet || !this.mayPaint(sheet) || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
     clearTimeout(this.keeping);
     this.journal.beginPainting({ trial: sheet.id, stroke });
-    void this.worker.api.begin(stroke, place).catch((cause: unknown) => {
-      this.journal.endPainting();
-      this.fails(cause);
-    });
+    void this.worker
+      .do((api) => api.begin(stroke, place))
+      .catch((cause: unknown) => {
+        this.journal.endPainting();
+        this.fails(cause);
+      });
   }
 
   goOn(places: readonly Place[]): void {
-    this.tell(this.worker.api.goOn(places));
+    this.tell(this.worker.do((api) => api.goOn(places)));
   }
 
   async end(): Promise<void> {
     try {
-      const done = await this.worker.api.end();
+      const done = await this.worker.do((api) => api.end());
       if (done) this.enter(done);
       this.journal.endPainting();
     } catch (cause) {
@@ -153,7 +168,7 @@ export class PaintingService {
   }
 
   async giveUp(): Promise<void> {
-    await this.worker.api.giveUp();
+    await this.worker.do((api) => api.giveUp());
     this.journal.endPainting();
   }
 
@@ -162,23 +177,23 @@ export class PaintingService {
     const sheet = this.sheet();
     if (!sheet || !this.mayPaint(sheet) || !this.setOut(named)) return;
     try {
-      this.enter(await this.worker.api.act(asked));
+      this.enter(await this.worker.do((api) => api.act(asked)));
     } catch (cause) {
       this.fails(cause);
     }
   }
 
   clock(order: ClockOrder): void {
-    this.tell(this.worker.api.clock(order));
+    this.tell(this.worker.do((api) => api.clock(order)));
   }
 
   /** Does what a remedy says, step by step, and lets the sheet dry. */
   async carryOut({ steps }: Pick<Remedy, 'steps'>): Promise<void> {
     for (const { when, act } of steps) {
-      if (when !== 'now') await this.worker.api.runTo(when);
+      if (when !== 'now') await this.worker.do((api) => api.runTo(when));
       await this.act(act);
     }
-    await this.worker.api.runTo('dry');
+    await this.worker.do((api) => api.runTo('dry'));
   }
 
   /** A sheet as the workers take it; the one on the table is kept as it is first. */
@@ -192,17 +207,17 @@ export class PaintingService {
   seeAs(look: PaperLook, masked: boolean): void {
     this.look.set(look);
     this.masked.set(masked);
-    this.tell(this.worker.api.look(look, masked));
+    this.tell(this.worker.do((api) => api.look(look, masked)));
   }
 
   read(shape: Shape): Promise<SheetReading> {
-    return this.worker.api.read(shape);
+    return this.worker.do((api) => api.read(shape));
   }
 
   /** What a sheet's paper was is no longer needed. */
   private forget(trial: string): void {
     const plan = this.store.plan();
-    if (plan) void this.worker.api.forget(keyOf(plan.id, trial));
+    if (plan) void this.worker.do((api) => api.forget(keyOf(plan.id, trial)));
   }
 
   /** Something done is entered in the plan, behind what the paper has seen. */
@@ -225,7 +240,9 @@ export class PaintingService {
     while (same < Math.min(acts.length, seen.length) && acts[same] === seen[same]) same++;
     if (same === acts.length && same === seen.length) return;
     this.seen = acts;
-    void this.worker.api.setActs(same, acts.slice(same)).catch((cause: unknown) => this.fails(cause));
+    void this.worker
+      .do((api) => api.setActs(same, acts.slice(same)))
+      .catch((cause: unknown) => this.fails(cause));
   }
 
   /** Whether what is done to the sheet could be kept; says so if not. */
@@ -260,7 +277,9 @@ export class PaintingService {
     }
     this.store.do({ do: 'change-sheet', trial: sheet.id, change: { pigments } });
     const known = plan.embedded.pigments;
-    this.tell(this.worker.api.setOut(pigments.map((code) => known.find((p) => p.code === code)!)));
+    this.tell(
+      this.worker.do((api) => api.setOut(pigments.map((code) => known.find((p) => p.code === code)!))),
+    );
     return true;
   }
 
@@ -274,7 +293,7 @@ export class PaintingService {
     clearTimeout(this.keeping);
     if (!this.ready()) return;
     try {
-      await this.worker.api.keep();
+      await this.worker.do((api) => api.keep());
     } catch (cause) {
       // The acts are with the card: the paper can be worked out again.
       this.messages.stop(

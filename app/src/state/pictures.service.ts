@@ -7,6 +7,7 @@ import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
 import { BadInput } from '@kettle/core/units';
 import type { BoardPicture } from '../panel/board-marks';
+import { bytesOf, LARGEST_PICTURE } from '../data/read-file';
 import { faultOf } from '../data/storage-watch';
 import { PictureWorker } from '../workers/picture-worker.service';
 import { Messages } from './messages.service';
@@ -16,9 +17,6 @@ import { Storage } from './storage.service';
 /** A picture is shown with so many pixels a mm, and along its longer edge with so many at most. */
 const PX_A_MM = 8;
 const MOST_PX = 1800;
-
-/** The largest file that is kept with a card, bytes: a phone’s photo is a tenth of it. */
-const LARGEST_FILE = 30 * 1024 * 1024;
 
 /** Of the panel a picture of unknown size is laid over so much. */
 const LAID_OVER = 0.9;
@@ -80,8 +78,7 @@ export class Pictures {
   /** Keeps a picture’s file with the card and tells how it first lies on the panel. Throws `BadInput` for what is no picture. */
   async bring(file: File, use: Picture['use']): Promise<Picture> {
     const plan = this.store.plan()!;
-    if (file.size > LARGEST_FILE) throw new BadInput('picture', 'is larger than 30 MB');
-    const brought = new Uint8Array(await file.arrayBuffer());
+    const brought = await bytesOf(file, LARGEST_PICTURE);
     const bytes = isZip(brought) ? mergedPicture(brought) : brought;
     const { kind, dpi } = readHead(bytes);
     const { widthPx, heightPx } = await this.worker.sizeOf(new Blob([new Uint8Array(bytes)])).catch(() => {

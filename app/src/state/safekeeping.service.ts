@@ -10,7 +10,9 @@ import { CardShelf } from './card-shelf';
 import { Messages } from './messages.service';
 import { Storage } from './storage.service';
 import { StudioStore } from './studio-store';
+import { BACKUP_LIMITS } from '@kettle/core/formats';
 import { BadInput, readInput } from '@kettle/core/units';
+import { bytesOf } from '../data/read-file';
 
 /** A backup is asked for after so long, days. */
 const REMIND_AFTER_DAYS = 31;
@@ -67,11 +69,11 @@ export class SafekeepingService {
   restore(file: File): Promise<void> {
     return this.while(`Reading ${file.name}…`, async () => {
       try {
-        this.restored.set(await this.worker.restore(new Uint8Array(await file.arrayBuffer())));
+        this.restored.set(await this.worker.restore(await bytesOf(file, BACKUP_LIMITS.fileBytes)));
       } catch (cause) {
         const says = cause instanceof Error ? cause.message : String(cause);
-        // An error comes from the worker without its class. A file that is refused is refused before anything is written.
-        const refused = cause instanceof Error && cause.name === 'BadInput';
+        // A file that is refused is refused before anything is written.
+        const refused = cause instanceof BadInput;
         this.messages.stop(
           `${file.name} was not ${refused ? 'restored' : 'restored to its end'}: ${says}.`,
           refused

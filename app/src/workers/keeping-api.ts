@@ -1,3 +1,4 @@
+import type { OpenedFile } from '@kettle/core/formats';
 import type { Evening, PlanBack } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import type { LookFrame, Timeline } from '@kettle/core/schedule';
@@ -42,6 +43,8 @@ export interface KeepingApi {
     onEvening: Tell<readonly CardEvening[]>,
   ): Promise<boolean>;
   looks(job: number, cards: readonly CardOrId[], onLook: Tell<CardLook>): Promise<boolean>;
+  /** Unpacks a `.kettle` file. Throws `BadInput` as `readKettleFile`. */
+  unpack(file: Uint8Array): Promise<OpenedFile>;
   backUp(madeAt: string): Promise<Uint8Array>;
   /** Throws where the file is no backup. */
   restore(file: Uint8Array): Promise<Restored>;

@@ -1,4 +1,5 @@
 import { transfer } from 'comlink';
+import { readKettleFile } from '@kettle/core/formats';
 import type { Plan } from '@kettle/core/plan';
 import { areaLooks, backFrom, layOut } from '@kettle/core/schedule';
 import { backUp, restore, type BackupParts } from '../data/backup';
@@ -81,6 +82,16 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
         const timeline = layOut(plan);
         tell(onLook({ id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } }));
       }),
+
+    unpack(file) {
+      const opened = readKettleFile(file);
+      return Promise.resolve(
+        transfer(
+          opened,
+          Object.values(opened.attachments).map(({ buffer }) => buffer),
+        ),
+      );
+    },
 
     async backUp(madeAt) {
       const bytes = await backUp(parts, madeAt);

@@ -1,18 +1,25 @@
-import { Injectable } from '@angular/core';
-import { proxy, transfer, wrap, type Remote } from 'comlink';
+import { inject, Injectable } from '@angular/core';
+import { proxy, transfer, type Remote } from 'comlink';
 import { Observable, tap } from 'rxjs';
+import type { OpenedFile } from '@kettle/core/formats';
 import type { Evening } from '@kettle/core/occasion';
 import type { Plan } from '@kettle/core/plan';
 import type { Restored } from '../data/backup';
 import type { CardEvening, CardLook, CardOrId, CardsRead, KeepingApi } from './keeping-api';
+import { Workers } from './workers.service';
 
 /** The worker that has the database to itself, started on first use. Whoever no longer listens stops the work. */
 @Injectable({ providedIn: 'root' })
 export class KeepingWorker {
-  private remote: Remote<KeepingApi> | null = null;
+  private readonly worker = inject(Workers).watched<KeepingApi>(
+    'Reading the cards',
+    () => new Worker(new URL('./keeping.worker', import.meta.url), { type: 'module', name: 'keeping' }),
+    // One that is begun anew has no cards yet.
+    () => (this.known = new WeakSet()),
+  );
   private jobs = 0;
   /** Cards that came from the worker, which has them still. */
-  private readonly known = new WeakSet<Plan>();
+  private known = new WeakSet<Plan>();
 
   /** All cards, a few at a time. */
   cards(): Observable<CardsRead> {
@@ -33,12 +40,17 @@ export class KeepingWorker {
     return this.stream((api, job, next) => api.looks(job, this.sent(plans), proxy(next)));
   }
 
+  /** Unpacks a `.kettle` file. Rejects with `BadInput` as `readKettleFile` throws. */
+  unpack(file: Uint8Array): Promise<OpenedFile> {
+    return this.worker.ask((api) => api.unpack(file));
+  }
+
   backUp(madeAt: string): Promise<Uint8Array> {
-    return this.api().backUp(madeAt);
+    return this.worker.ask((api) => api.backUp(madeAt));
   }
 
   restore(file: Uint8Array): Promise<Restored> {
-    return this.api().restore(transfer(file, [file.buffer]));
+    return this.worker.ask((api) => api.restore(transfer(file, [file.buffer])), { again: false });
   }
 
   private sent(plans: readonly Plan[]): CardOrId[] {
@@ -50,25 +62,24 @@ export class KeepingWorker {
   ): Observable<T> {
     return new Observable<T>((subscriber) => {
       const job = ++this.jobs;
-      const api = this.api();
       let ended = false;
-      start(api, job, (value) => subscriber.next(value))
+      this.worker
+        .ask((api, sign) =>
+          start(
+            api,
+            job,
+            sign((value: T) => subscriber.next(value)),
+          ),
+        )
         .finally(() => (ended = true))
         .then(
           () => subscriber.complete(),
           (cause: unknown) => subscriber.error(cause),
         );
       return () => {
-        if (!ended) void api.cancel(job);
+        if (!ended) this.worker.tell((api) => api.cancel(job));
       };
     });
-  }
-
-  private api(): Remote<KeepingApi> {
-    this.remote ??= wrap<KeepingApi>(
-      new Worker(new URL('./keeping.worker', import.meta.url), { type: 'module', name: 'keeping' }),
-    );
-    return this.remote;
   }
 }
 

@@ -1,21 +1,28 @@
-import { Injectable } from '@angular/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { inject, Injectable } from '@angular/core';
+import { proxy, type Remote } from 'comlink';
+import { Subject } from 'rxjs';
 import type { OpenedSheet, PaintingApi, ReadySheet, TableNews } from './painting-api';
 import type { OnProgress } from './watching';
+import { Workers } from './workers.service';
 
 /** The worker under the hand, started on first use. */
 @Injectable({ providedIn: 'root' })
 export class PaintingWorker {
-  private remote: Remote<PaintingApi> | null = null;
+  private readonly worker = inject(Workers).watched<PaintingApi>(
+    'Painting on the sheet',
+    () => new Worker(new URL('./painting.worker', import.meta.url), { type: 'module', name: 'painting' }),
+    () => this.lost.next(),
+  );
+  private readonly lost = new Subject<void>();
+  /** The worker was begun anew: the sheet that lay on its table has to be laid again. */
+  readonly lost$ = this.lost.asObservable();
 
   open(sheet: OpenedSheet, tell: (news: TableNews) => void, onProgress: OnProgress): Promise<ReadySheet> {
-    return this.api.open(sheet, proxy(tell), proxy(onProgress));
+    return this.worker.ask((api, sign) => api.open(sheet, proxy(sign(tell)), proxy(sign(onProgress))));
   }
 
-  get api(): Remote<PaintingApi> {
-    this.remote ??= wrap<PaintingApi>(
-      new Worker(new URL('./painting.worker', import.meta.url), { type: 'module', name: 'painting' }),
-    );
-    return this.remote;
+  /** Does something on the sheet that is open, once. */
+  do<T>(what: (api: Remote<PaintingApi>) => Promise<T>): Promise<T> {
+    return this.worker.ask(what, { again: false });
   }
 }

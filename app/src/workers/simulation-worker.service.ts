@@ -1,5 +1,5 @@
-import { Injectable } from '@angular/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { inject, Injectable } from '@angular/core';
+import { proxy, type Remote } from 'comlink';
 import type { Plan } from '@kettle/core/plan';
 import type { RehearsalSetting } from '@kettle/core/schedule';
 import type { Difference, LayerSpan, Remedy } from '@kettle/core/trials';
@@ -7,7 +7,9 @@ import type { PanelPicture, Simulation } from '@kettle/core/water';
 import type { OpenedSheet } from './painting-api';
 import type { Forecast, Morning, Place } from './sheet-jobs';
 import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
+import type { Sign } from './watched-worker';
 import type { OnProgress } from './watching';
+import { Workers } from './workers.service';
 
 /** Work under way: what it comes to in the end (`null` when cancelled), and the way to stop it. */
 export interface Running<Answer> {
@@ -18,7 +20,10 @@ export interface Running<Answer> {
 /** The worker that simulates water and paint, started on first use. */
 @Injectable({ providedIn: 'root' })
 export class SimulationWorker {
-  private remote: Remote<SimulationApi> | null = null;
+  private readonly worker = inject(Workers).watched<SimulationApi>(
+    'Painting ahead',
+    () => new Worker(new URL('./simulation.worker', import.meta.url), { type: 'module', name: 'simulation' }),
+  );
   private jobs = 0;
 
   /** How many moments of a plan were told. */
@@ -28,15 +33,17 @@ export class SimulationWorker {
     onMoment: OnMoment,
     onProgress: OnProgress,
   ): Running<number> {
-    return this.run((api, job) => api.rehearse(job, plan, setting, proxy(onMoment), proxy(onProgress)));
+    return this.run((api, job, sign) =>
+      api.rehearse(job, plan, setting, proxy(sign(onMoment)), proxy(sign(onProgress))),
+    );
   }
 
   patch(simulation: Simulation): Promise<PatchLook> {
-    return this.api().patch(simulation);
+    return this.worker.ask((api) => api.patch(simulation));
   }
 
   morning(sheet: OpenedSheet, onProgress: OnProgress): Running<Morning> {
-    return this.run((api, job) => api.morning(job, sheet, proxy(onProgress)));
+    return this.run((api, job, sign) => api.morning(job, sheet, proxy(sign(onProgress))));
   }
 
   forecast(
@@ -45,29 +52,24 @@ export class SimulationWorker {
     place: Place,
     onProgress: OnProgress,
   ): Running<Forecast> {
-    return this.run((api, job) => api.forecast(job, sheet, remedy, place, proxy(onProgress)));
+    return this.run((api, job, sign) => api.forecast(job, sheet, remedy, place, proxy(sign(onProgress))));
   }
 
   compare(one: PanelPicture, other: PanelPicture): Promise<Difference> {
-    return this.api().compare(one, other);
+    return this.worker.ask((api) => api.compare(one, other));
   }
 
   openRaster(sheet: OpenedSheet, spans: readonly LayerSpan[], onProgress: OnProgress): Running<Uint8Array> {
-    return this.run((api, job) => api.openRaster(job, sheet, spans, proxy(onProgress)));
+    return this.run((api, job, sign) => api.openRaster(job, sheet, spans, proxy(sign(onProgress))));
   }
 
   private run<Answer>(
-    start: (api: Remote<SimulationApi>, job: number) => Promise<Answer | null>,
+    start: (api: Remote<SimulationApi>, job: number, sign: Sign) => Promise<Answer | null>,
   ): Running<Answer> {
     const job = ++this.jobs;
-    const api = this.api();
-    return { ended: start(api, job), cancel: () => void api.cancel(job) };
-  }
-
-  private api(): Remote<SimulationApi> {
-    this.remote ??= wrap<SimulationApi>(
-      new Worker(new URL('./simulation.worker', import.meta.url), { type: 'module', name: 'simulation' }),
-    );
-    return this.remote;
+    return {
+      ended: this.worker.ask((api, sign) => start(api, job, sign)),
+      cancel: () => this.worker.tell((api) => api.cancel(job)),
+    };
   }
 }

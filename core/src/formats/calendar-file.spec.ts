@@ -9,7 +9,9 @@ const MADE = new Date(Date.UTC(2026, 10, 27, 8, 30));
 
 it('comes back as it was handed over', async () => {
   const text = await writeCalendar(DAYS, MADE);
-  expect(await readCalendar(text)).toEqual(DAYS.map((day) => ({ ...day, id: `${day.id}@kettle-drift` })));
+  expect((await readCalendar(text)).days).toEqual(
+    DAYS.map((day) => ({ ...day, id: `${day.id}@kettle-drift` })),
+  );
 });
 
 it('is what RFC 5545 asks: whole days, stamped, lines of at most 75 octets ended by CRLF', async () => {
@@ -41,10 +43,31 @@ it('takes in what other calendars write: hours, zones, exceptions to a year', as
     'END:VCALENDAR',
     '',
   ].join('\r\n');
-  expect(await readCalendar(text)).toEqual([
+  expect((await readCalendar(text)).days).toEqual([
     { id: 'a', day: '2027-03-14', name: 'Anniversary, the\nMarrows', everyYear: true },
     { id: 'b', day: '2027-04-01', name: 'Market', everyYear: false },
   ]);
+});
+
+it('takes a bare day as a day, a repeated event once, and tells of days that no calendar has', async () => {
+  const event = (...lines: string[]): string[] => ['BEGIN:VEVENT', ...lines, 'END:VEVENT'];
+  const bare = event('UID:a', 'DTSTART:20270401', 'SUMMARY:Market', 'RRULE:FREQ=YEARLY');
+  const text = [
+    'BEGIN:VCALENDAR',
+    ...[bare, bare, bare, bare, bare].flat(),
+    ...event('UID:b', 'DTSTART;VALUE=DATE:20270231', 'SUMMARY:Never'),
+    ...event('UID:c', 'SUMMARY:No day'),
+    ...event('UID:d', 'DTSTART;VALUE=DATE:20270505', 'SUMMARY:Last', 'RRULE:FREQ=YEARLY;INTERVAL=2'),
+    'END:VCALENDAR',
+    '',
+  ].join('\r\n');
+  expect(await readCalendar(text)).toEqual({
+    days: [
+      { id: 'a', day: '2027-04-01', name: 'Market', everyYear: true },
+      { id: 'd', day: '2027-05-05', name: 'Last', everyYear: false },
+    ],
+    unread: 2,
+  });
 });
 
 it.each([

@@ -29,28 +29,56 @@ export async function writeCalendar(days: readonly CalendarDay[], madeAt: Date):
   return calendar.toString();
 }
 
+/** What a calendar file was found to hold. */
+export interface ReadCalendar {
+  readonly days: CalendarDay[];
+  /** Events without a day, or with one that no calendar has. */
+  readonly unread: number;
+}
+
 /**
- * The days of a calendar file. Events at an hour count by their day; of those that repeat only yearly ones carry on.
- * Throws `BadInput` for a file that is no calendar.
+ * The days of a calendar file. Events at an hour count by their day; of those that repeat only yearly ones carry on; one that
+ * stands there more than once counts once. Throws `BadInput` for a file that is no calendar.
  */
-export async function readCalendar(text: string): Promise<CalendarDay[]> {
+export async function readCalendar(text: string): Promise<ReadCalendar> {
   const ical = await loadCalendar();
-  const root = parsed(ical, text);
-  return root.getAllSubcomponents('vevent').flatMap((component, i) => {
-    const event = new ical.Event(component);
-    // The types promise a start; files do not.
-    const start = event.startDate as typeof event.startDate | null;
-    if (!start) return [];
-    const rule = component.getFirstPropertyValue('rrule');
-    return [
-      {
-        id: event.uid || `event-${i}`,
-        day: start.toString().slice(0, 10),
-        name: event.summary || 'a day without a name',
-        everyYear: rule instanceof ical.Recur && rule.freq === 'YEARLY' && rule.interval === 1,
-      },
-    ];
-  });
+  const events = parsed(ical, text).getAllSubcomponents('vevent');
+  const days = new Map<string, CalendarDay>();
+  let unread = 0;
+  for (const event of events) {
+    const said = (name: string): string => {
+      const value: unknown = event.getFirstPropertyValue(name);
+      return typeof value === 'string' ? value : '';
+    };
+    // The library makes a moment of it, and gives up on a bare day that is not said to be one.
+    const written: unknown = event.getFirstProperty('dtstart')?.toJSON()[3];
+    const day = typeof written === 'string' ? dayIn(written) : null;
+    if (day === null) {
+      unread++;
+      continue;
+    }
+    const rule = yearlyRule(event.getFirstProperty('rrule')?.toJSON()[3]);
+    const name = said('summary') || 'a day without a name';
+    const id = said('uid') || `${day} ${name}`;
+    days.set(`${id} ${day} ${name}`, { id, day, name, everyYear: rule });
+  }
+  return { days: [...days.values()], unread };
+}
+
+/** The day a moment begins with, `2027-04-01T19:00:00` or `20270401`; `null` for one that no calendar has. */
+function dayIn(written: string): string | null {
+  const found = /^(\d{4})-?(\d{2})-?(\d{2})/.exec(written);
+  if (!found) return null;
+  const day = found.slice(1, 4).join('-');
+  const real = new Date(`${day}T00:00:00Z`);
+  return Number.isNaN(real.getTime()) || real.toISOString().slice(0, 10) !== day ? null : day;
+}
+
+/** Whether a rule says: every year, on this day. */
+function yearlyRule(rule: unknown): boolean {
+  if (typeof rule !== 'object' || rule === null) return false;
+  const { freq, interval = 1 } = rule as { freq?: unknown; interval?: unknown };
+  return freq === 'YEARLY' && interval === 1;
 }
 
 /** Loaded when a calendar is handed over, never before. */

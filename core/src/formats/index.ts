@@ -1,7 +1,8 @@
 export { readGpl, writeGpl, type NamedColour } from './gpl';
 export { boxFromRows, boxRows } from './paint-box';
-export { parseJson, readKettleFile, writeKettleFile, type KettleFile } from './kettle-file';
-export { readCalendar, writeCalendar, type CalendarDay } from './calendar-file';
+export { parseJson, readKettleFile, writeKettleFile, type KettleFile, type OpenedFile } from './kettle-file';
+export { BACKUP_LIMITS, CARD_LIMITS } from './limits';
+export { readCalendar, writeCalendar, type CalendarDay, type ReadCalendar } from './calendar-file';
 export { writePng, type Picture } from './png';
 export { mergedPicture } from './merged-picture';
 export {

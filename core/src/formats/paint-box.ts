@@ -42,6 +42,7 @@ export function boxFromRows(
   if (column('code') < 0) throw new BadInput('table', 'has no column “code”');
   const cell = (row: readonly string[], name: string): string =>
     row.at(column(name) < 0 ? row.length : column(name))?.trim() ?? '';
+  if (written.length < 2) throw new BadInput('table', 'has a heading and no pigments under it');
   const seen = new Set<string>();
   const box = written.slice(1).map((row, i) => {
     const { code } = pigmentByCode(cell(row, 'code'), `row ${i + 2}`, pigments);

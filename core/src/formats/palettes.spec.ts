@@ -72,4 +72,7 @@ describe('the paint box as a table', () => {
       ),
     ).toThrow(/label/);
   });
+
+  it('is not emptied by a heading alone', () =>
+    expect(() => boxFromRows([['code', 'label']], PIGMENTS)).toThrow(/no pigments under it/));
 });

@@ -122,8 +122,8 @@ function mustBeApart(entries: readonly Entry[]): void {
 }
 
 function contentOf(file: Uint8Array, { name, method, crc, size, from, to }: Entry): Uint8Array {
-  const packed = file.subarray(from, to);
-  const content = method === STORED ? packed : inflated(packed, size, name);
+  // A copy: what is kept of a file must not keep the whole of it.
+  const content = method === STORED ? file.slice(from, to) : inflated(file.subarray(from, to), size, name);
   if (content.length !== size || crc32(content) !== crc) throw damaged(name);
   return content;
 }

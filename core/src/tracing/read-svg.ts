@@ -94,11 +94,11 @@ class Reader {
     this.tellAttributes(attributes);
     const above = this.under.at(-1) ?? { transform: this.size!.transform, drawn: true };
     if (HOSTILE.has(name)) this.tell(name === 'script' ? 'a script' : `<${name}>`);
-    else if (above.drawn && name in NO_LINES) this.tell(NO_LINES[name]);
+    else if (above.drawn && Object.hasOwn(NO_LINES, name)) this.tell(NO_LINES[name]);
     const drawn = above.drawn && !NOT_DRAWN.has(name) && !HOSTILE.has(name) && !isHidden(attributes);
     const transform = `${above.transform} ${attributes['transform'] ?? ''}`;
     this.under.push({ transform, drawn });
-    if (drawn && name in SHAPES) this.draw(SHAPES[name](attributes), transform);
+    if (drawn && Object.hasOwn(SHAPES, name)) this.draw(SHAPES[name](attributes), transform);
   }
 
   close(): void {

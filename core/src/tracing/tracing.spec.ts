@@ -90,6 +90,11 @@ describe('a hostile drawing', () => {
     expect(JSON.stringify(lines)).not.toMatch(/alert|script|http/);
   });
 
+  it('knows no element by the name of what every object has', () => {
+    for (const name of ['__proto__', 'constructor', 'toString', 'hasOwnProperty'])
+      expect(readSvg(svg(`<${name}/><path d="M1 1L9 9"/>`)).lines.length).toBe(1);
+  });
+
   it.each([
     [
       'entities',

@@ -5,6 +5,7 @@ import { boxFromRows, boxRows } from '@kettle/core/formats';
 import { paperById } from '@kettle/core/paper';
 import { labelSheet } from '@kettle/core/prints';
 import { BadInput } from '@kettle/core/units';
+import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { StudioStore } from '../../state/studio-store';
@@ -58,7 +59,7 @@ export class Cupboard {
     input.value = '';
     if (!file) return;
     try {
-      const box = boxFromRows(readCsv(await file.text()), this.box.pigments());
+      const box = boxFromRows(readCsv(await textOf(file)), this.box.pigments());
       if (await this.studio.change({ box }))
         this.messages.say(
           `${box.length} pigments lie in the box.`,

@@ -48,6 +48,9 @@ it('a table comes back from CSV with commas, quotes and semicolons, its byte ord
     ['PB29', 'the "big" one, blue'],
   ];
   expect(readCsv(`\uFEFF${writeCsv(rows)}`)).toEqual(rows);
+  const formulas = [['=1+1', '+a', '-2', '@x', "'=z", "it's"]];
+  expect(writeCsv(formulas)).not.toMatch(/(^|,)"?[=+@-]/);
+  expect(readCsv(writeCsv(formulas))).toEqual(formulas);
   expect(readCsv('code;label\r\nPB29;x\r\n\r\n')).toEqual([
     ['code', 'label'],
     ['PB29', 'x'],

@@ -7,6 +7,7 @@ import { InputText } from 'primeng/inputtext';
 import type { FeastRule } from '@kettle/core/occasion';
 import { BadInput } from '@kettle/core/units';
 import { CardShelf } from '../../state/card-shelf';
+import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
@@ -82,12 +83,20 @@ export class DaysDialog {
     const { readCalendar } = await import('@kettle/core/formats');
     try {
       const before = this.studio.studio();
-      const { left, ...days } = takenIn(before, await readCalendar(await file.text()), newId);
+      const { days: found, unread } = await readCalendar(await textOf(file));
+      const { left, ...days } = takenIn(before, found, newId);
       if (!(await this.studio.change(days))) return;
       const taken = days.occasions.length - before.occasions.length;
       this.messages.say(
         `${taken} yearly ${taken === 1 ? 'day' : 'days'} taken in from ${file.name}.`,
-        left > 0 ? `${left} that come once, or oftener than yearly, were left where they are.` : '',
+        [
+          left > 0 ? `${left} that come once, or oftener than yearly, were left where they are.` : '',
+          unread > 0
+            ? `${unread} could not be read: ${unread === 1 ? 'it has' : 'they have'} no day there is.`
+            : '',
+        ]
+          .join(' ')
+          .trim(),
       );
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;

@@ -17,6 +17,7 @@ import { glazeLab, REFERENCE_FILM_UM, type Pigment } from '@kettle/core/pigment'
 import { laidMix, planPaper } from '@kettle/core/plan';
 import { swatchSheetSvg } from '@kettle/core/prints';
 import { BadInput } from '@kettle/core/units';
+import { bytesOf, LARGEST_PICTURE } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
@@ -94,7 +95,7 @@ export class ChartsNote {
     input.value = '';
     if (!file) return;
     try {
-      readHead(new Uint8Array(await file.arrayBuffer()));
+      readHead(await bytesOf(file, LARGEST_PICTURE));
       this.photo.set({ file, href: URL.createObjectURL(file) });
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;

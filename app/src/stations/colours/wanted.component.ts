@@ -18,6 +18,7 @@ import { readGpl } from '@kettle/core/formats';
 import { paperReflectance } from '@kettle/core/paper';
 import { readHead } from '@kettle/core/photo';
 import { BadInput } from '@kettle/core/units';
+import { bytesOf, LARGEST_PICTURE, textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { NumberField } from '../../ui/number-field.component';
 import { PlacesDialog } from '../../ui/places-dialog.component';
@@ -167,7 +168,7 @@ export class Wanted {
     input.value = '';
     if (!file) return;
     try {
-      readHead(new Uint8Array(await file.arrayBuffer()));
+      readHead(await bytesOf(file, LARGEST_PICTURE));
       await this.pictures.sizeOf(file).catch(() => {
         throw new BadInput('picture', 'is damaged: it cannot be unpacked');
       });
@@ -186,7 +187,7 @@ export class Wanted {
     input.value = '';
     if (!file) return;
     try {
-      const { colours } = readGpl(await file.text());
+      const { colours } = readGpl(await textOf(file));
       this.brought.set(colours.map(({ hex }) => labOfHex(hex)));
       if (colours.length > 0) this.desk.wanted.set(labOfHex(colours[0].hex));
     } catch (cause) {

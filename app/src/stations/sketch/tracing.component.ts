@@ -3,6 +3,7 @@ import { paintedOf, type Command } from '@kettle/core/plan';
 import type { LineKind } from '@kettle/core/sketch';
 import { placeOnPanel, readSvg, readTraceSheet } from '@kettle/core/tracing';
 import { BadInput } from '@kettle/core/units';
+import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
@@ -64,7 +65,7 @@ export class Tracing {
     if (!file) return;
     this.says.set('');
     try {
-      this.lay(file.name, await file.text());
+      this.lay(file.name, await textOf(file));
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
       this.messages.stop(`${file.name}: the ${cause.message}.`, 'Nothing was laid on the panel.');
