@@ -4,20 +4,10 @@ import { join } from 'node:path';
 import type { BoundingBox, Page } from 'puppeteer-core';
 import { clickFound } from './browser';
 
-/** A list that has not opened after so long was missed, or drawn anew as it opened, ms. */
-const OPENS_MS = 4000;
-
-/** Chooses an option of the list with this name; opens the list again where it closed under the hand. */
+/** Chooses an option of the list with this name. */
 export async function choose(page: Page, list: string, option: string): Promise<void> {
-  for (let tries = 0; ; tries++) {
-    await page.locator(`[aria-label="${list}"]`).click();
-    try {
-      await clickFound(() => page.waitForFunction(optionNamed, { timeout: OPENS_MS }, option));
-      break;
-    } catch (cause) {
-      if (tries === 3) throw cause;
-    }
-  }
+  await page.locator(`[aria-label="${list}"]`).click();
+  await clickFound(() => page.waitForFunction(optionNamed, {}, option));
   await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
 }
 

@@ -1,6 +1,7 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
+import { alike } from './alike';
 
 /** One of a few named things, chosen from a list that opens. */
 @Component({
@@ -37,5 +38,5 @@ export class Choice<T> {
   readonly placeholder = input('');
   readonly wide = input(false, { transform: booleanAttribute });
   readonly valueChange = output<NoInfer<T>>();
-  readonly list = computed(() => [...this.options()]);
+  readonly list = computed(() => [...this.options()], { equal: alike });
 }

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
 import { ENVELOPES, type Envelope } from '@kettle/core/card';
 import { StudioStore } from '../state/studio-store';
+import { alike } from './alike';
 
 /** The list of common envelopes; shows “own size” for one that is not among them. */
 @Component({
@@ -27,13 +28,16 @@ export class EnvelopeSelect {
   readonly envelope = input.required<Envelope>();
   readonly envelopeChange = output<Envelope>();
   private readonly studio = inject(StudioStore);
-  readonly envelopes = computed(() => {
-    const length = (mm: number): string => this.studio.length(mm);
-    return ENVELOPES.map((e) => ({
-      ...e,
-      label: `${e.name} · ${length(e.widthMm)} × ${length(e.heightMm)}`,
-    }));
-  });
+  readonly envelopes = computed(
+    () => {
+      const length = (mm: number): string => this.studio.length(mm);
+      return ENVELOPES.map((e) => ({
+        ...e,
+        label: `${e.name} · ${length(e.widthMm)} × ${length(e.heightMm)}`,
+      }));
+    },
+    { equal: alike },
+  );
   readonly chosen = computed(() => {
     const { widthMm, heightMm } = this.envelope();
     return ENVELOPES.find((e) => e.widthMm === widthMm && e.heightMm === heightMm)?.id ?? null;

@@ -9,6 +9,7 @@ import { MAX_PIGMENTS, MEDIA, mediumOf } from '@kettle/core/pigment';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
+import { alike } from '../../ui/alike';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
 import { Swatch } from '../../ui/swatch.component';
@@ -43,18 +44,7 @@ export class MixNote {
   readonly media = MEDIA;
   readonly round = Math.round;
 
-  readonly choices = computed(() => {
-    const plan = this.desk.plan();
-    if (!plan) return [];
-    // What is set out comes first, then what is owned.
-    const out = new Set(plan.palette);
-    const toPaintWith = this.box.toPaintWith();
-    const rest = this.box
-      .pigments()
-      .filter(({ code }) => out.has(code) && !toPaintWith.some((p) => p.code === code));
-    const all = [...rest, ...toPaintWith].sort((a, b) => Number(out.has(b.code)) - Number(out.has(a.code)));
-    return pigmentChoices(plan, all, (pigment) => this.box.called(pigment));
-  });
+  readonly choices = computed(() => this.choicesNow(), { equal: alike });
   readonly pigments = computed(() =>
     (this.mix()?.parts ?? []).map(({ pigment }) => this.box.byCode(pigment)),
   );
@@ -113,5 +103,18 @@ export class MixNote {
 
   remove(): void {
     this.store.do({ do: 'remove-mix', mix: this.mix()!.id });
+  }
+
+  private choicesNow(): ReturnType<typeof pigmentChoices> {
+    const plan = this.desk.plan();
+    if (!plan) return [];
+    // What is set out comes first, then what is owned.
+    const out = new Set(plan.palette);
+    const toPaintWith = this.box.toPaintWith();
+    const rest = this.box
+      .pigments()
+      .filter(({ code }) => out.has(code) && !toPaintWith.some((p) => p.code === code));
+    const all = [...rest, ...toPaintWith].sort((a, b) => Number(out.has(b.code)) - Number(out.has(a.code)));
+    return pigmentChoices(plan, all, (pigment) => this.box.called(pigment));
   }
 }

@@ -10,6 +10,7 @@ import { CardShelf } from '../../state/card-shelf';
 import { CuttingService } from '../../state/cutting.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { alike } from '../../ui/alike';
 import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import { LengthField } from '../../ui/length-field.component';
@@ -41,7 +42,7 @@ export class CuttingPlan {
     { id: 'width', name: 'grain along the width' },
     { id: 'height', name: 'grain along the height' },
   ];
-  readonly sheets = computed(() => [...SHEETS, ...this.studio.studio().sheets]);
+  readonly sheets = computed(() => [...SHEETS, ...this.studio.studio().sheets], { equal: alike });
   readonly others = computed(() => this.shelf.cards().filter(({ id }) => id !== this.plan()?.id));
 
   readonly job = this.cutting.job;

@@ -30,6 +30,7 @@ import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
 import { TableWorker } from '../../workers/table-worker.service';
+import { alike } from '../../ui/alike';
 import { Choice } from '../../ui/choice.component';
 import { HeldRow } from '../../ui/held-row.component';
 import { LengthField } from '../../ui/length-field.component';
@@ -131,10 +132,13 @@ export class SketchStation {
   /** The card without its lines, which are many and change often: what is worked out of it need not be anew with each. */
   private readonly butLines = computed(() => this.plan(), { equal: alikeButLines });
   private readonly hasLines = computed(() => (this.plan()?.lines.length ?? 0) > 0);
-  readonly rows = computed(() => {
-    const plan = this.butLines();
-    return plan ? areaRows(plan, this.hasLines(), (mm) => this.studio.length(mm)) : [];
-  });
+  readonly rows = computed(
+    () => {
+      const plan = this.butLines();
+      return plan ? areaRows(plan, this.hasLines(), (mm) => this.studio.length(mm)) : [];
+    },
+    { equal: alike },
+  );
   private readonly marks = computed(() => {
     const plan = this.butLines();
     if (!plan) return null;
