@@ -45,6 +45,15 @@ export async function firstVisit({ browser }: Profile, url: string): Promise<Fir
   return sum;
 }
 
+/** How long it takes until the demo card's passes stand, to a browser that has never been here, ms. */
+export async function standsAfterMs({ browser }: Profile, url: string): Promise<number> {
+  const page = await browser.newPage();
+  const begun = performance.now();
+  await page.goto(`${url}/card/kettle-in-the-rain/passes`, { waitUntil: 'domcontentloaded' });
+  await page.waitForSelector('.span[data-act=sill-wash]');
+  return Math.round(performance.now() - begun);
+}
+
 /** What the page cannot start without: the files it names, and all that these import outright. */
 function initialFiles(): Set<string> {
   const text = (name: string): string => readFileSync(`dist/app/browser/${name}`, 'utf8');

@@ -2,7 +2,19 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
+
+/** What the test runner reports, as far as it is read. */
+interface Report {
+  readonly numPassedTests: number;
+  readonly numFailedTests: number;
+  readonly numFailedTestSuites: number;
+  readonly testResults: readonly {
+    readonly name: string;
+    readonly status: string;
+    readonly assertionResults: readonly { readonly status: string; readonly fullName: string }[];
+  }[];
+}
 
 interface Count {
   passed: number;
@@ -13,6 +25,8 @@ const reports = mkdtempSync(join(tmpdir(), 'kettle-tests-'));
 const total: Count = { passed: 0, failed: 0 };
 const begun = performance.now();
 const bySuite: Record<string, { passed: number; failed: number; seconds: number }> = {};
+/** What failed, by name. */
+const failures: string[] = [];
 
 const since = (startMs: number): number => Math.round((performance.now() - startMs) / 1000);
 
@@ -23,8 +37,11 @@ async function steps(commands: Readonly<Record<string, string>>): Promise<void> 
       const { status, said } = await saidBy(command);
       console.log(`\n· ${name}${said === '' ? '' : `\n${said}`}`);
       if (status === 0) total.passed++;
-      else total.failed++;
-      if (status !== 0) console.log(`· ${name} FAILED`);
+      else {
+        total.failed++;
+        failures.push(name);
+        console.log(`· ${name} FAILED`);
+      }
     }),
   );
 }
@@ -57,9 +74,14 @@ function suite(name: string, projects: string[], workers: number): void {
     },
   );
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
       readFileSync(report, 'utf8'),
-    ) as Record<string, number>;
+    ) as Report;
+    for (const { name: file, status: came, assertionResults } of testResults) {
+      const failed = assertionResults.filter((test) => test.status === 'failed');
+      failures.push(...failed.map(({ fullName }) => fullName));
+      if (came === 'failed' && failed.length === 0) failures.push(relative('.', file));
+    }
     const unstarted = status !== 0 && numFailedTests === 0 ? Math.max(1, numFailedTestSuites) : 0;
     total.passed += numPassedTests;
     total.failed += numFailedTests + unstarted;
@@ -84,8 +106,9 @@ suite('journeys against the clock', ['timed'], 1);
 if (process.env['REPORT'])
   writeFileSync(
     process.env['REPORT'],
-    `${JSON.stringify({ ...total, seconds: since(begun), kills: Number(process.env['KILLS'] ?? 1), suites: bySuite }, null, 1)}\n`,
+    `${JSON.stringify({ ...total, seconds: since(begun), kills: Number(process.env['KILLS'] ?? 1), suites: bySuite, failures }, null, 1)}\n`,
   );
 
+for (const name of failures) console.log(`failed · ${name}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed === 0 ? 0 : 1;

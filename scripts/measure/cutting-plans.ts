@@ -41,7 +41,7 @@ export function measureCuttingPlans(cases = 120): Measured {
       (100 * shares.filter((share) => share > 1 - 1e-6).length) / shares.length;
     figures[`puzzleWorst_slack${slackPct}`] = Math.min(...shares);
   }
-  return { figures, above: { boundP5: 0.95, puzzleWorst_slack10: 0.95 } };
+  return { figures, above: { boundWorst: 0.95, boundP5: 0.95, puzzleWorst_slack10: 0.95 } };
 }
 
 const areaOf = (pieces: readonly Piece[]): number =>

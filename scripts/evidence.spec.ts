@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { evidenceTable, measuredFigure, measuredRows, TEXTS, withEvidence } from './evidence';
+import { evidenceOf } from './measure/limits';
+
+const rows = [
+  ...evidenceOf('peg-drag', {
+    figures: { p95Ms: 21, longestTaskMs: 74 },
+    below: { p95Ms: 50, longestTaskMs: 50 },
+  }),
+  ...evidenceOf('whites', { figures: {}, above: { recall: 0.9 } }),
+];
+
+describe('the evidence', () => {
+  it('names what does not hold, and what was not measured', () => {
+    expect(evidenceTable(rows)).toBe(
+      [
+        '| measure | bounds that hold | red |',
+        '| --- | --- | --- |',
+        '| peg-drag | 1 of 2 | **longestTaskMs** 74, asked below 50 |',
+        '| whites | 0 of 1 | **recall** missing, asked above 0.9 |',
+      ].join('\n'),
+    );
+  });
+
+  it('puts figures where they are told, as finely as they stand there', () => {
+    const text = 'at most 3.7 %<!-- flat-wash.worst × 100 --> apart, 12 ms<!-- peg.p95 --> a step, 5 more';
+    expect(withEvidence(text, rows, (file) => (file === 'peg' ? 20.6 : 0.0728))).toBe(
+      'at most 7.3 %<!-- flat-wash.worst × 100 --> apart, 21 ms<!-- peg.p95 --> a step, 5 more',
+    );
+  });
+
+  it.each(TEXTS)('%s tells the figures that were measured', (name) => {
+    const text = readFileSync(name, 'utf8');
+    expect(withEvidence(text, measuredRows(), measuredFigure)).toBe(text);
+  });
+});

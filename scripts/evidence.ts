@@ -1,0 +1,67 @@
+// Puts the figures of docs/measurements into README and docs: the table of evidence, and every figure that names its source.
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
+import type { Evidence } from './measure/limits';
+
+const MEASUREMENTS = 'docs/measurements';
+const [BEGINS, ENDS] = ['<!-- evidence begins -->', '<!-- evidence ends -->'];
+
+/** A figure in a text and where it comes from: `7.3 %<!-- flat-wash.worst × 100 -->`, with as many decimals as stand there. */
+const FIGURE = /(-?\d[\d,]*(?:\.(\d+))?)( ?%| s| ms)?<!-- ([a-z-]+)\.([\w-]+)(?: × ([\d.]+))? -->/g;
+
+/** The table of evidence: a row a measure, and each bound that does not hold by its name. */
+export function evidenceTable(rows: readonly Evidence[]): string {
+  const measures = [...new Set(rows.map(({ measure }) => measure))];
+  const line = (measure: string): string => {
+    const own = rows.filter((row) => row.measure === measure);
+    const red = own.filter(({ holds }) => !holds);
+    const said = red.map(({ what, figure, bound }) => `**${what}** ${shown(figure)}, asked ${bound}`);
+    return `| ${measure} | ${own.length - red.length} of ${own.length} | ${said.join('; ')} |`;
+  };
+  return ['| measure | bounds that hold | red |', '| --- | --- | --- |', ...measures.map(line)].join('\n');
+}
+
+const shown = (figure: number | null): string =>
+  figure === null ? 'missing' : String(Number(figure.toPrecision(4)));
+
+/** A text with its table and figures as they were measured. Throws where a figure names what is not there. */
+export function withEvidence(
+  text: string,
+  rows: readonly Evidence[],
+  figureOf: (file: string, name: string) => number,
+): string {
+  const [from, to] = [text.indexOf(BEGINS), text.indexOf(ENDS)];
+  const tabled =
+    from < 0 ? text : `${text.slice(0, from)}${BEGINS}\n${evidenceTable(rows)}\n${text.slice(to)}`;
+  return tabled.replace(
+    FIGURE,
+    (_, __: string, decimals = '', unit = '', file: string, name: string, times = '') => {
+      const figure = figureOf(file, name) * (times === '' ? 1 : Number(times));
+      const by = times === '' ? '' : ` × ${times}`;
+      return `${figure.toFixed(decimals.length)}${unit}<!-- ${file}.${name}${by} -->`;
+    },
+  );
+}
+
+export function measuredRows(): Evidence[] {
+  return JSON.parse(readFileSync(`${MEASUREMENTS}/summary.json`, 'utf8')) as Evidence[];
+}
+
+export function measuredFigure(file: string, name: string): number {
+  const figures = JSON.parse(readFileSync(`${MEASUREMENTS}/${file}.json`, 'utf8')) as Record<string, unknown>;
+  const figure = figures[name];
+  if (typeof figure !== 'number') throw new Error(`${file}.json has no figure “${name}”`);
+  return figure;
+}
+
+/** Texts that tell figures. */
+export const TEXTS = [
+  'README.md',
+  ...readdirSync('docs')
+    .filter((name) => name.endsWith('.md'))
+    .map((name) => `docs/${name}`),
+];
+
+if (import.meta.url === pathToFileURL(process.argv[1]).href)
+  for (const name of TEXTS)
+    writeFileSync(name, withEvidence(readFileSync(name, 'utf8'), measuredRows(), measuredFigure));
