@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { namedByPage, withImports } from '../scripts/program-files.mjs';
 import type { Profile } from './browser';
 
 /** Bytes over the wire on a very first visit, as the browser counted them (packed bodies with headers). */
@@ -32,11 +32,11 @@ export async function firstVisit({ browser }: Profile, url: string): Promise<Fir
     await page.evaluate(() => performance.getEntriesByType('resource').map((e) => e.name)),
   );
   await page.close();
-  const initial = initialFiles();
+  const initial = withImports(namedByPage());
   const sum = { initialScriptsAndStyles: 0, fonts: 0, lazyScripts: 0, worker, other: 0 };
   for (const [id, path] of paths) {
     const size = bytes.get(id) ?? 0;
-    if (path === '/' || initial.has(path)) sum.initialScriptsAndStyles += size;
+    if (path === '/' || initial.has(path.slice(1))) sum.initialScriptsAndStyles += size;
     else if (path.endsWith('.woff2')) sum.fonts += size;
     else if (path.startsWith('/worker-')) continue;
     else if (path.endsWith('.js')) sum.lazyScripts += size;
@@ -52,22 +52,6 @@ export async function standsAfterMs({ browser }: Profile, url: string): Promise<
   await page.goto(`${url}/card/kettle-in-the-rain/passes`, { waitUntil: 'domcontentloaded' });
   await page.waitForSelector('.span[data-act=sill-wash]');
   return Math.round(performance.now() - begun);
-}
-
-/** What the page cannot start without: the files it names, and all that these import outright. */
-function initialFiles(): Set<string> {
-  const text = (name: string): string => readFileSync(`dist/app/browser/${name}`, 'utf8');
-  const found = new Set<string>();
-  const open = [...text('index.html').matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map(
-    ([, name]) => name,
-  );
-  for (let name = open.pop(); name !== undefined; name = open.pop()) {
-    if (found.has(`/${name}`)) continue;
-    found.add(`/${name}`);
-    if (name.endsWith('.js'))
-      open.push(...[...text(name).matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, next]) => next));
-  }
-  return found;
 }
 
 /** A worker's script is fetched outside the page's own network log; asked for again, packed. */

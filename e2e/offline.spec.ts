@@ -60,7 +60,9 @@ describe('after the first visit, with the server gone', () => {
     const page = await openPage(profile, `${served.url}/card/kettle-in-the-rain/passes`, {
       keepsOffline: true,
     });
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { polling: 100 });
+    await page.locator('kd-house-menu button').click();
+    await seeText(page, 'ready without a network');
+    await page.keyboard.press('Escape');
     await served.close();
     await page.reload({ waitUntil: 'load' });
     await page.waitForSelector('.span[data-act=sill-wash]');

@@ -1,19 +1,18 @@
-// Bundles the service worker, with the list of all files that it keeps for use without a network.
+// Bundles the service worker, with the lists of the files that it keeps for use without a network.
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { build } from 'esbuild';
+import { allFiles, HASHED, namedByPage, withImports } from './program-files.mjs';
 
 const ROOT = 'dist/app/browser';
-const NAME = 'service-worker.js';
-const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)$/;
-const NOT_KEPT = new RegExp(`\\.br$|\\.map$|^${NAME}$`);
 
-const files = readdirSync(ROOT, { recursive: true, withFileTypes: true })
-  .filter((entry) => entry.isFile())
-  .map((entry) => relative(ROOT, join(entry.parentPath ?? entry.path, entry.name)))
-  .filter((name) => !NOT_KEPT.test(name))
-  .sort()
+/** Beside what the page names: fonts, kernels, the demo cards, and whatever has no hash in its name. */
+const isFirst = (name) => !HASHED.test(name) || name.startsWith('media/');
+const files = allFiles();
+const first = withImports(namedByPage());
+const firstFiles = files
+  .filter((name) => first.has(name) || isFirst(name))
   .map((name) => ({
     url: `/${name}`,
     revision: HASHED.test(name)
@@ -22,11 +21,17 @@ const files = readdirSync(ROOT, { recursive: true, withFileTypes: true })
           .update(readFileSync(join(ROOT, name)))
           .digest('hex'),
   }));
+const kept = new Set(firstFiles.map(({ url }) => url));
 
 await build({
   entryPoints: ['app/src/workers/offline.worker.ts'],
-  outfile: join(ROOT, NAME),
+  outfile: join(ROOT, 'service-worker.js'),
   bundle: true,
   minify: true,
-  define: { PROGRAM_FILES: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+  define: {
+    FIRST_FILES: JSON.stringify(firstFiles),
+    OTHER_FILES: JSON.stringify(files.map((name) => `/${name}`).filter((url) => !kept.has(url))),
+    'process.env.NODE_ENV': '"production"',
+  },
 });
+console.log(`service worker: ${firstFiles.length} files first, ${files.length - firstFiles.length} after`);

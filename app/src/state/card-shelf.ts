@@ -108,9 +108,7 @@ export class CardShelf {
    * Opens a `.kettle` file; a card that is here already is kept and the file comes beside it. Tells the card's id, the pictures
    * that were not in the file and what of it was left out. Throws `BadInput`.
    */
-  async openFile(
-    file: File,
-  ): Promise<{
+  async openFile(file: File): Promise<{
     readonly id: string;
     readonly missing: readonly string[];
     readonly leftOut: readonly string[];

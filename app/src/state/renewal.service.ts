@@ -63,9 +63,8 @@ export class Renewal {
     await firstValueFrom(this.firstScreen);
     // What cannot be kept now, for want of a network, is kept on the next visit.
     keeper.register({ immediate: true }).catch(() => undefined);
-    // It is active only once it has kept every file.
-    await navigator.serviceWorker.ready;
-    this.readyOffline.set(true);
+    const { active } = await navigator.serviceWorker.ready;
+    this.readyOffline.set(await keepsAll(active!));
   }
 
   /** A part of the program could not be loaded: a newer version is looked for, and the page loaded again once. */
@@ -115,4 +114,17 @@ export class Renewal {
     await registration?.update().catch(() => undefined);
     return registration?.installing != null;
   }
+}
+
+/** Has all files of the program kept, those of this page first; whether all are there now. */
+function keepsAll(worker: ServiceWorker): Promise<boolean> {
+  const loaded = performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname);
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data }) => {
+      port1.close();
+      resolve(data === true);
+    };
+    worker.postMessage({ type: 'KEEP_ALL', loaded }, [port2]);
+  });
 }

@@ -7,18 +7,55 @@ import {
   type PrecacheEntry,
 } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { CacheFirst } from 'workbox-strategies';
 
 declare const self: ServiceWorkerGlobalScope;
 
-/** Every file of the program, put in by the build; a name without a hash in it comes with the hash of its content. */
-declare const PROGRAM_FILES: PrecacheEntry[];
+/** What any page of the program needs to stand; put in by the build, a name without a hash with the hash of its content. */
+declare const FIRST_FILES: PrecacheEntry[];
+/** All its other files; their names change with their content. */
+declare const OTHER_FILES: string[];
 
-precacheAndRoute(PROGRAM_FILES);
+/** Where the other files are kept. */
+const OTHERS = 'kettle-other-files';
+/** So many files are fetched side by side. */
+const AT_ONCE = 4;
+
+// It takes over as soon as the first files are kept: what comes first must come soon.
+precacheAndRoute(FIRST_FILES);
 cleanupOutdatedCaches();
-registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html')));
 clientsClaim();
+registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html')));
+const others = new Set(OTHER_FILES);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && others.has(url.pathname),
+  new CacheFirst({ cacheName: OTHERS }),
+);
 
-// A newer version waits until the page asks for it, between two cards.
-self.addEventListener('message', ({ data }) => {
-  if ((data as { type?: string } | null)?.type === 'SKIP_WAITING') void self.skipWaiting();
+self.addEventListener('message', (event) => {
+  const said = event.data as { type?: string; loaded?: readonly string[] } | null;
+  // A newer version waits until the page asks for it, between two cards.
+  if (said?.type === 'SKIP_WAITING') void self.skipWaiting();
+  if (said?.type === 'KEEP_ALL') event.waitUntil(keepAll(said.loaded ?? [], event.ports[0]));
 });
+
+/** Keeps all other files, those the page was made of before the rest; answers whether all are there. */
+async function keepAll(loaded: readonly string[], answer: MessagePort): Promise<void> {
+  const cache = await caches.open(OTHERS);
+  const kept = new Set((await cache.keys()).map(({ url }) => new URL(url).pathname));
+  const isLoaded = new Set(loaded);
+  const wanted = OTHER_FILES.filter((name) => !kept.has(name)).sort(
+    (one, other) => Number(isLoaded.has(other)) - Number(isLoaded.has(one)),
+  );
+  let failed = false;
+  const next = async (): Promise<void> => {
+    for (let name = wanted.shift(); name !== undefined; name = wanted.shift())
+      await cache.add(name).catch(() => (failed = true));
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, next));
+  // What an older version was made of.
+  if (!failed)
+    for (const request of await cache.keys())
+      if (!others.has(new URL(request.url).pathname)) await cache.delete(request);
+  answer.postMessage(!failed);
+}

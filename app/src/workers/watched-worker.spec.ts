@@ -139,7 +139,7 @@ describe('a worker that is watched', () => {
       told = sign(() => undefined);
       return api.double(1);
     });
-    for (let n = 0; n < 30; n++) {
+    for (let n = 0; n < 40; n++) {
       await pass(2000);
       told(n);
     }

@@ -1,0 +1,4 @@
+export const HASHED: RegExp;
+export function allFiles(): string[];
+export function withImports(names: readonly string[]): Set<string>;
+export function namedByPage(): string[];
