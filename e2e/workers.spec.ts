@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
-import { isLaid } from './paper-hand';
+import { isLaid, PaperPen } from './paper-hand';
 import { openBrowser, press, seeText, serveApp, type Profile, type Served } from './browser';
 
 /** What is told within this has been told in time, ms. */
@@ -57,6 +57,9 @@ async function openSpoilt(path: string, name: string, fault: Fault, times: numbe
 const begunOf = (page: Page, name: string): Promise<number> =>
   page.evaluate((of) => (window as unknown as { begun: Record<string, number> }).begun[of] ?? 0, name);
 
+const graveOf = (page: Page): Promise<string> =>
+  page.evaluate(() => document.querySelector<HTMLElement>('.message.grave')?.innerText ?? '');
+
 const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
 
 describe('a worker that fails', () => {
@@ -68,7 +71,7 @@ describe('a worker that fails', () => {
     const page = await openSpoilt('card/kettle-in-the-rain/passes', 'table', fault, 1);
     await page.waitForSelector('.span[data-act=sill-wash]');
     if (fault !== 'dies later') expect(await begunOf(page, 'table')).toBe(2);
-    expect(await page.evaluate(() => document.querySelector('.message.grave') === null)).toBe(true);
+    expect(await graveOf(page)).toBe('');
     await page.close();
   });
 
@@ -116,9 +119,13 @@ describe('a worker that fails', () => {
       painting.terminate();
       painting.dispatchEvent(new ErrorEvent('error', { message: 'out of memory', cancelable: true }));
     })()`);
-    await seeText(page, 'The sheet is laid out again.');
+    await page.waitForFunction(
+      () => (window as unknown as { begun: { painting: number } }).begun.painting === 2,
+    );
     await isLaid(page);
-    expect(await begunOf(page, 'painting')).toBe(2);
+    const pen = await PaperPen.over(page);
+    expect((await pen.feel([60, 60])).stage).toMatch(/dry/);
+    expect(await graveOf(page)).toBe('');
     await page.close();
   });
 

@@ -5,6 +5,7 @@ import { MAX_ON_PANEL } from '@kettle/core/pigment';
 import { MOST_ACTS, type HandAct, type Trial } from '@kettle/core/plan';
 import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
+import { WorkerFault } from '../workers/watched-worker';
 import type {
   AskedStroke,
   OpenedSheet,
@@ -110,6 +111,7 @@ export class PaintingService {
       'Its worker had stopped; all that was painted is kept.',
     );
     await this.lay(sheet.id);
+    this.seeAs(this.look(), this.masked());
   }
 
   /** Begins a sheet: bare, or with all that is planned on it, to be seen painted from its beginning. */
@@ -306,7 +308,8 @@ export class PaintingService {
   /** Says so when the worker could not do what it was told. */
   private tell(asked: Promise<unknown>): void {
     asked.catch((cause: unknown) => {
-      this.fails(cause);
+      // A worker that is gone has its sheet laid again, as it is to be seen.
+      if (!(cause instanceof WorkerFault)) this.fails(cause);
     });
   }
 
