@@ -35,10 +35,18 @@ export function withEvidence(
     from < 0 ? text : `${text.slice(0, from)}${BEGINS}\n${evidenceTable(rows)}\n${text.slice(to)}`;
   return tabled.replace(
     FIGURE,
-    (_, __: string, decimals = '', unit = '', file: string, name: string, times = '') => {
-      const figure = figureOf(file, name) * (times === '' ? 1 : Number(times));
-      const by = times === '' ? '' : ` × ${times}`;
-      return `${figure.toFixed(decimals.length)}${unit}<!-- ${file}.${name}${by} -->`;
+    (
+      _,
+      __: string,
+      decimals: string | undefined,
+      unit: string | undefined,
+      file: string,
+      name: string,
+      times: string | undefined,
+    ) => {
+      const figure = figureOf(file, name) * Number(times ?? 1);
+      const by = times === undefined ? '' : ` × ${times}`;
+      return `${figure.toFixed(decimals?.length ?? 0)}${unit ?? ''}<!-- ${file}.${name}${by} -->`;
     },
   );
 }

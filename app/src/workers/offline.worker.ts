@@ -47,15 +47,18 @@ async function keepAll(loaded: readonly string[], answer: MessagePort): Promise<
   const wanted = OTHER_FILES.filter((name) => !kept.has(name)).sort(
     (one, other) => Number(isLoaded.has(other)) - Number(isLoaded.has(one)),
   );
-  let failed = false;
-  const next = async (): Promise<void> => {
+  /** Fetches what is left, one after another; whether all of it came. */
+  const fetchNext = async (): Promise<boolean> => {
+    let all = true;
     for (let name = wanted.shift(); name !== undefined; name = wanted.shift())
-      await cache.add(name).catch(() => (failed = true));
+      await cache.add(name).catch(() => (all = false));
+    return all;
   };
-  await Promise.all(Array.from({ length: AT_ONCE }, next));
+  const came = await Promise.all(Array.from({ length: AT_ONCE }, fetchNext));
+  const isAll = came.every(Boolean);
   // What an older version was made of.
-  if (!failed)
+  if (isAll)
     for (const request of await cache.keys())
       if (!others.has(new URL(request.url).pathname)) await cache.delete(request);
-  answer.postMessage(!failed);
+  answer.postMessage(isAll);
 }

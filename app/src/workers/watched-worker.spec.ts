@@ -139,8 +139,8 @@ describe('a worker that is watched', () => {
       told = sign(() => undefined);
       return api.double(1);
     });
-    for (let n = 0; n < 40; n++) {
-      await pass(2000);
+    for (let n = 0; n < 50; n++) {
+      await pass(1500);
       told(n);
     }
     expect([begun.length, news]).toEqual([1, []]);

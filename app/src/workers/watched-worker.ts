@@ -85,7 +85,7 @@ export class WatchedWorker<Api> {
           begun.open.delete(reject);
           this.signOf(begun);
         })
-        .then(resolve, (cause: unknown) => reject(asRefusal(cause)));
+        .then(resolve, (cause: unknown) => reject(asError(cause)));
     });
   }
 
@@ -138,8 +138,9 @@ export class WatchedWorker<Api> {
 }
 
 /** An error comes from a worker without its class; a refusal is one again. */
-function asRefusal(cause: unknown): unknown {
-  if (!(cause instanceof Error) || cause.name !== 'BadInput' || cause instanceof BadInput) return cause;
+function asError(cause: unknown): Error {
+  if (!(cause instanceof Error)) return new Error(String(cause));
+  if (cause.name !== 'BadInput' || cause instanceof BadInput) return cause;
   const [field, ...reason] = cause.message.split(': ');
   return new BadInput(field, reason.join(': '));
 }

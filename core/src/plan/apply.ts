@@ -1,6 +1,8 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
-import { runCommand, type Command } from './command';
+import type { Command } from './command';
+import { mustFit } from './limits';
 import type { Plan } from './plan';
+import { runCommand } from './run-command';
 
 enablePatches();
 
@@ -11,11 +13,12 @@ export interface PlanChange {
   readonly inverse: readonly Patch[];
 }
 
-/** Carries commands out in order as one change. The plan given is left as it is. */
+/** Carries commands out in order as one change. The plan given is left as it is. Throws `BadInput` where it would hold too much. */
 export function applyCommands(plan: Plan, commands: readonly Command[]): PlanChange {
   const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
     for (const command of commands) runCommand(draft, command);
   });
+  mustFit(next, plan);
   return { plan: next, patches, inverse };
 }
 

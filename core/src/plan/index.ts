@@ -14,7 +14,8 @@ export {
 } from './act';
 export { applyCommands, replayOnJson, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
-export { commandSchema, runCommand, type Command } from './command';
+export { commandSchema, type Command } from './command';
+export { runCommand } from './run-command';
 export { countersToFill, type CountersToFill } from './counters';
 export { rightAfter, rightBefore } from './act-moves';
 export { everMasked, firstFinishing, freeId, maskTimes, type MaskTimes } from './mask-acts';

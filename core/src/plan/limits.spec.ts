@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle, type Ring } from '../geometry';
-import { addPass, smallPlan } from '../testing/small-plan';
+import { addArea, addPass, smallPlan } from '../testing/small-plan';
 import { BadInput } from '../units';
 import { readPlan } from '../versions';
-import { MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, type Plan } from '.';
+import { applyCommands, MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, type Plan } from '.';
 
 const plan = smallPlan(addPass('p1', 'sky', 'blue'));
 
@@ -70,6 +70,24 @@ describe('a plan says no more than can be worked out', () => {
     ],
   ])('%s is refused by name', (_, change, field) => {
     expect(refusal(change).startsWith(field)).toBe(true);
+  });
+
+  it('and no change makes one that could not be read again', () => {
+    const more = Array.from({ length: MOST_IN_A_LIST }, (_, i) => addArea(`a${i}`, [hole(i)]));
+    expect(() => applyCommands(plan, more)).toThrow(
+      `areas: would be ${MOST_IN_A_LIST + 3}; ${MOST_IN_A_LIST} go`,
+    );
+    expect(readPlan(applyCommands(plan, more.slice(3)).plan).areas.length).toBe(MOST_IN_A_LIST);
+    const line = { id: 'l', kind: 'pencil' as const, points: [[1, 1, 0.5] as const] };
+    expect(() =>
+      applyCommands(plan, [
+        {
+          do: 'redraw-lines',
+          gone: [],
+          lines: Array.from({ length: 20_001 }, (_, i) => ({ ...line, id: `l${i}` })),
+        },
+      ]),
+    ).toThrow('lines: would be');
   });
 
   it('takes what lies just within its limits', () => {

@@ -13,7 +13,7 @@ import { MEDIUM_IDS, pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { code, id, isoMoment } from '../units';
 import { actSchema } from './act';
-import { MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, MOST_POINTS_IN_ALL } from './limits';
+import { MOST_IN_A_LIST, MOST_OF, TOO_MUCH_IN } from './limits';
 import { pigmentsIn, trialSchema } from './trial';
 import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
@@ -129,25 +129,25 @@ const planShape = z.strictObject({
   sheets: sheetsSchema,
   rules: rulesSchema,
   /** Pictures that lie on the panel. */
-  pictures: z.array(pictureSchema).max(40),
-  lines: z.array(pencilLineSchema).max(20_000),
-  words: z.array(wordsSchema).max(60),
-  guides: z.array(guideSchema).max(MOST_IN_A_LIST),
+  pictures: z.array(pictureSchema).max(MOST_OF.pictures),
+  lines: z.array(pencilLineSchema).max(MOST_OF.lines),
+  words: z.array(wordsSchema).max(MOST_OF.words),
+  guides: z.array(guideSchema).max(MOST_OF.guides),
   /** Where the light comes from; `null` where nobody has said. */
   lamp: lampSchema.nullable(),
-  areas: z.array(areaSchema).max(MOST_IN_A_LIST),
-  whites: z.array(whiteSchema).max(MOST_IN_A_LIST),
+  areas: z.array(areaSchema).max(MOST_OF.areas),
+  whites: z.array(whiteSchema).max(MOST_OF.whites),
   /** What is masked freehand. */
-  resists: z.array(resistSchema).max(200),
+  resists: z.array(resistSchema).max(MOST_OF.resists),
   /** Pigments set out on the dish, by code, mixed from or not. */
   palette: z.array(code).max(MOST_PIGMENTS),
-  mixes: z.array(plannedMixSchema).max(MOST_IN_A_LIST),
-  acts: z.array(actSchema).max(MOST_IN_A_LIST),
+  mixes: z.array(plannedMixSchema).max(MOST_OF.mixes),
+  acts: z.array(actSchema).max(MOST_OF.acts),
   table: tableSchema,
   /** Copies that are painted otherwise. */
   variants: z.array(variantSchema).max(MOST_VARIANTS),
   /** Sheets painted by hand to try something. */
-  trials: z.array(trialSchema).max(60),
+  trials: z.array(trialSchema).max(MOST_OF.trials),
   sitting: sittingSchema.nullable(),
   accepted: z.array(z.strictObject({ finding: z.string().max(400), reason: z.string().max(200) })).max(2000),
   notNeeded: z.array(z.enum(STATIONS)).max(STATIONS.length),
@@ -156,8 +156,6 @@ const planShape = z.strictObject({
     pigments: z.array(pigmentSchema).max(MOST_IN_A_LIST),
   }),
 });
-
-const sum = (counts: readonly number[]): number => counts.reduce((all, count) => all + count, 0);
 
 /** A whole plan, every reference in it checked to lead somewhere. */
 export const planSchema = planShape.superRefine((plan, context) => {
@@ -169,14 +167,10 @@ export const planSchema = planShape.superRefine((plan, context) => {
   const refuse = (path: (string | number)[], message: string): void => {
     context.addIssue({ code: 'custom', path, message });
   };
-  const corners = sum(plan.areas.flatMap(({ outline }) => outline.map((ring) => ring.length)));
-  if (corners > MOST_CORNERS_IN_ALL)
-    refuse(['areas'], `have ${corners} corners in all; ${MOST_CORNERS_IN_ALL} go`);
-  const drawn = sum(plan.lines.map(({ points }) => points.length));
-  if (drawn > MOST_POINTS_IN_ALL) refuse(['lines'], `have ${drawn} points in all; ${MOST_POINTS_IN_ALL} go`);
-  const masked = sum(plan.resists.flatMap(({ strokes }) => strokes.map(({ points }) => points.length)));
-  if (masked > MOST_POINTS_IN_ALL)
-    refuse(['resists'], `have ${masked} points in all; ${MOST_POINTS_IN_ALL} go`);
+  for (const list of ['areas', 'lines', 'resists'] as const) {
+    const tooMuch = TOO_MUCH_IN[list](plan);
+    if (tooMuch !== null) refuse([list], tooMuch);
+  }
   if (!known(plan.embedded.papers).has(plan.paper))
     refuse(['paper'], `“${plan.paper}” is not among the embedded papers`);
   plan.whites.forEach(({ area }, i) => {
