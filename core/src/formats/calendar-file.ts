@@ -51,19 +51,23 @@ export async function readCalendar(text: string): Promise<ReadCalendar> {
       return typeof value === 'string' ? value : '';
     };
     // The library makes a moment of it, and gives up on a bare day that is not said to be one.
-    const written: unknown = event.getFirstProperty('dtstart')?.toJSON()[3];
+    const written = valueOf(event.getFirstProperty('dtstart')?.toJSON());
     const day = typeof written === 'string' ? dayIn(written) : null;
     if (day === null) {
       unread++;
       continue;
     }
-    const rule = yearlyRule(event.getFirstProperty('rrule')?.toJSON()[3]);
+    const rule = yearlyRule(valueOf(event.getFirstProperty('rrule')?.toJSON()));
     const name = said('summary') || 'a day without a name';
     const id = said('uid') || `${day} ${name}`;
     days.set(`${id} ${day} ${name}`, { id, day, name, everyYear: rule });
   }
   return { days: [...days.values()], unread };
 }
+
+/** The first value of a property as jCal lays it out (RFC 7265, 3.4): name, parameters, type, values. */
+const valueOf = (property: unknown): unknown =>
+  Array.isArray(property) ? (property as unknown[])[3] : undefined;
 
 /** The day a moment begins with, `2027-04-01T19:00:00` or `20270401`; `null` for one that no calendar has. */
 function dayIn(written: string): string | null {
