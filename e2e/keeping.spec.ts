@@ -226,6 +226,26 @@ describe('what is being written', () => {
     await again.close();
   });
 
+  it('as a number is not put back by itself: cut short it would be another', async () => {
+    const page = await open('/card/kettle-in-the-rain/paper');
+    const before = await (await page.waitForSelector('[data-testid=rh]'))!.evaluate(
+      (field) => (field as HTMLInputElement).value,
+    );
+    await page.locator('[data-testid=rh]').click({ count: 3 });
+    await page.keyboard.type('7');
+    await rest(1000);
+    await kill(page);
+    const again = await open('/card/kettle-in-the-rain/paper');
+    await seeText(again, '“7” was being written in');
+    expect(await value(again, '[data-testid=rh]')).toBe(before);
+    await press(again, 'Put it back');
+    await again.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[data-testid=rh]')?.value === '7',
+    );
+    await again.keyboard.press('u');
+    await again.close();
+  });
+
   it('and is refused goes back to what is so, in a reader’s tab too', async () => {
     const owner = await open('/card/kettle-in-the-rain/paper');
     const reader = await open('/card/kettle-in-the-rain/paper');

@@ -102,13 +102,13 @@ export class Drafts {
     });
   }
 
-  /** Puts back what was being written here when a tab was lost; where the field has changed since, asks first. */
+  /** Puts back what was being written here when a tab was lost; asks first where the field has changed since, and for a number. */
   private async offer(): Promise<void> {
     const drafts = await this.lost();
     for (const draft of drafts.filter(({ path }) => path === this.router.url)) {
       const field = await standing(draft);
       if (!this.mayWrite(draft)) continue;
-      if (field?.value === draft.was) await this.putBack(draft, field);
+      if (field?.value === draft.was && !isMeasure(draft.text)) await this.putBack(draft, field);
       else if (field?.value !== draft.text) this.tell(draft, field);
       await this.forget(draft);
     }
@@ -175,6 +175,9 @@ export class Drafts {
     this.storage.watch.write(question).catch(() => undefined);
   }
 }
+
+/** A number or a length: one that is cut short is another, and would be taken for what was meant. */
+const isMeasure = (text: string): boolean => /^\s*[-+]?\d[\d.,/ ]*(mm|in|%|″|")?\s*$/i.test(text);
 
 /** The field of a draft, once its page stands. */
 async function standing({ label, nth }: Draft): Promise<WrittenField | null> {
