@@ -1,0 +1,306 @@
+import { strToU8, zipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { checkAllKinds } from '@kettle/core/checks';
+import {
+  boxFromRows,
+  mergedPicture,
+  parseJson,
+  readBackup,
+  readCalendar,
+  readGpl,
+  readKettleFile,
+  writeBackup,
+  writeGpl,
+  writeKettleFile,
+  writePng,
+} from '@kettle/core/formats';
+import { readHead } from '@kettle/core/photo';
+import { PIGMENTS } from '@kettle/core/pigment';
+import type { Plan } from '@kettle/core/plan';
+import { areaLooks, layOut } from '@kettle/core/schedule';
+import { readSvg, readTraceSheet } from '@kettle/core/tracing';
+import { BadInput, chance } from '@kettle/core/units';
+import { readPlan } from '@kettle/core/versions';
+import { addPass, smallPlan } from '../../core/src/testing/small-plan';
+
+/** So many files of each kind; for the long evidence all kinds together are 4,000. */
+const FILES = Number(process.env['KILLS'] ?? 1) > 1 ? 500 : 25;
+
+/** No file takes longer from its first byte to its last answer, ms. */
+const LONGEST_MS = 10_000;
+
+const picture = writePng({ width: 40, height: 30, rgb: new Uint8Array(3600).fill(120), dpi: 300 });
+const plan: Plan = {
+  ...smallPlan(addPass('p1', 'sky', 'blue'), addPass('p2', 'field', 'lemon', { technique: 'graded-wash' })),
+  pictures: [
+    {
+      ...{ id: 'pic', name: 'sky', file: 'photo.png', use: 'traced', corners: null, bare: [] },
+      ...{ at: [1, 2], widthMm: 20, heightMm: 10, faded: 0.5 },
+    },
+  ],
+};
+/** As it is read, with its fields in their order. */
+const planText = JSON.stringify(readPlan(plan));
+const card = { plan, attachments: { 'photo.png': picture } };
+const kettle = writeKettleFile(card);
+
+/** What a hand with bad luck, or bad intent, does to some bytes. */
+function hurt(bytes: Uint8Array, random: () => number): Uint8Array {
+  const at = (): number => Math.floor(random() * bytes.length);
+  const copy = bytes.slice();
+  switch (Math.floor(random() * 5)) {
+    case 0:
+      return copy.slice(0, at());
+    case 1:
+      for (let n = 0; n < 1 + random() * 4; n++) copy[at()] ^= 1 << Math.floor(random() * 8);
+      return copy;
+    case 2: {
+      // A stretch is lost, or stands there twice.
+      const [from, to] = [at(), at()].sort((a, b) => a - b);
+      const rest = random() < 0.5 ? copy.slice(to) : copy.slice(from);
+      return Uint8Array.from([...copy.slice(0, random() < 0.5 ? from : to), ...rest]);
+    }
+    case 3: {
+      const [from, length] = [at(), Math.floor(random() * 200)];
+      for (let i = from; i < Math.min(copy.length, from + length); i++) copy[i] = Math.floor(256 * random());
+      return copy;
+    }
+    default:
+      return Uint8Array.from([...copy, ...Array.from({ length: 40 }, () => Math.floor(256 * random()))]);
+  }
+}
+
+const EXTREMES: readonly unknown[] = [
+  ...[
+    1e308,
+    -1e308,
+    5e-324,
+    0,
+    -1,
+    2 ** 53,
+    1e5,
+    'NaN',
+    'Infinity',
+    '',
+    null,
+    true,
+    {},
+    [],
+    [[]],
+    'x'.repeat(1e5),
+  ],
+  ...[
+    new Array(1e5).fill(0),
+    new Array(2e4).fill([0, 0, 0]),
+    { ['__proto__']: 1 },
+    '<img src=x onerror=alert(1)>',
+  ],
+];
+
+/** A document with one thing in it replaced, taken away, or put there many times. */
+function bent(json: unknown, random: () => number): unknown {
+  const copy = JSON.parse(JSON.stringify(json)) as unknown;
+  const places: { in: Record<string, unknown>; key: string }[] = [];
+  const walk = (value: unknown): void => {
+    if (typeof value !== 'object' || value === null) return;
+    for (const key of Object.keys(value)) {
+      places.push({ in: value as Record<string, unknown>, key });
+      walk((value as Record<string, unknown>)[key]);
+    }
+  };
+  walk(copy);
+  for (let n = 0; n < 1 + random() * 2; n++) {
+    const { in: holder, key } = places[Math.floor(random() * places.length)];
+    const extreme = EXTREMES[Math.floor(random() * EXTREMES.length)];
+    if (Array.isArray(holder[key]) && random() < 0.4)
+      holder[key] = Array.from(
+        { length: 10 ** Math.floor(1 + 3 * random()) },
+        () => (holder[key] as unknown[])[0],
+      );
+    else if (typeof holder[key] === 'number' && random() < 0.5)
+      holder[key] = holder[key] * 10 ** Math.round(12 * (random() - 0.5));
+    else holder[key] = extreme;
+  }
+  return copy;
+}
+
+/** A card that opened is worked out to its end, and can be saved and opened again. */
+function takeFurther(opened: Plan): void {
+  const timeline = layOut(opened);
+  const looks = areaLooks(opened, timeline);
+  expect(looks.size).toBe(opened.areas.length);
+  for (const finding of checkAllKinds(opened, timeline)) expect(finding.id).toMatch(/^[a-z-]+$/);
+  expect(JSON.stringify(readPlan(JSON.parse(JSON.stringify(opened))))).toBe(JSON.stringify(opened));
+}
+
+/** Reads so many files; each is refused in a sentence, or opens and is looked at further. Returns how many opened. */
+async function all(
+  seed: number,
+  read: (random: () => number) => unknown,
+  further: (opened: never) => void = () => undefined,
+): Promise<number> {
+  let opened = 0;
+  for (let i = 0; i < FILES; i++) {
+    const random = chance(1000 * seed + i);
+    const begun = performance.now();
+    try {
+      const found = await read(random);
+      opened++;
+      further(found as never);
+    } catch (cause) {
+      if (!(cause instanceof BadInput)) throw new Error(`file ${i} of seed ${seed} broke it`, { cause });
+      expect(cause.message.length).toBeLessThanOrEqual(400);
+      expect(cause.message).not.toContain('\n');
+    }
+    expect(performance.now() - begun).toBeLessThan(LONGEST_MS);
+  }
+  return opened;
+}
+
+describe('files from anywhere are refused in words, or open as they were written and can be worked out', () => {
+  it('cards that were hurt on the way', async () => {
+    await all(
+      1,
+      (random) => readKettleFile(hurt(kettle, random)),
+      (opened: ReturnType<typeof readKettleFile>) => {
+        expect(JSON.stringify(opened.plan)).toBe(planText);
+        for (const [name, bytes] of Object.entries(opened.attachments))
+          expect(bytes).toEqual(card.attachments[name as 'photo.png']);
+      },
+    );
+  }, 600_000);
+
+  it('plans that say something else', async () => {
+    const opened = await all(
+      2,
+      (random) => readPlan(parseJson(JSON.stringify(bent(plan, random)), 'plan')),
+      takeFurther,
+    );
+    expect(opened).toBeGreaterThan(0);
+    expect(opened).toBeLessThan(FILES);
+  }, 1_200_000);
+
+  it('zips that are none of ours: bombs, names that climb, cards within cards, other versions', async () => {
+    const zeros = new Uint8Array(50e6);
+    await all(3, (random) => {
+      const kind = Math.floor(random() * 6);
+      const entries: Record<string, Uint8Array> = { 'plan.json': strToU8(JSON.stringify(plan)) };
+      if (kind === 0)
+        entries['attachments/photo.png'] = zeros.subarray(0, Math.floor(random() * zeros.length));
+      if (kind === 1) entries[`../${'a/'.repeat(Math.floor(random() * 40))}b`] = picture;
+      if (kind === 2) entries['attachments/photo.png'] = kettle;
+      if (kind === 3) for (let n = 0; n < 200 * random(); n++) entries[`attachments/${n}.png`] = picture;
+      if (kind === 4) entries['plan.json'] = strToU8('['.repeat(1e5 * random()) + ']'.repeat(1e5 * random()));
+      if (kind === 5)
+        entries['plan.json'] = strToU8(
+          JSON.stringify({ ...plan, version: Math.round(20 * (random() - 0.2)) }),
+        );
+      return readKettleFile(zipSync(entries, { level: 1 })).plan;
+    });
+  }, 1_200_000);
+
+  it('backups', async () => {
+    const backup = writeBackup({
+      ...{ madeAt: '2026-11-30T10:00:00.000Z', studio: { name: 'x' } },
+      cards: [{ id: plan.id, plan, attachments: card.attachments }],
+    });
+    await all(
+      4,
+      (random) => readBackup(hurt(backup, random)),
+      (read: ReturnType<typeof readBackup>) => {
+        for (const found of read.cards) expect(JSON.stringify(found.plan)).toBe(JSON.stringify(plan));
+      },
+    );
+  }, 600_000);
+
+  it('drawings', async () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="80mm" viewBox="0 0 100 80"><g transform="rotate(3) scale(1.1)"><path d="M1 1C5 5 9 9 20 3Z"/><circle cx="5" cy="6" r="3"/></g></svg>';
+    const bits = [
+      '<g>'.repeat(300),
+      'e308',
+      '-',
+      '__proto__',
+      '<!ENTITY a "b">',
+      'NaN',
+      '<script>',
+      '"',
+      '&a;',
+      'A1 1 0 0 0 9e99 9',
+    ];
+    await all(5, (random) => {
+      let text = svg;
+      for (let n = 0; n < 1 + 3 * random(); n++) {
+        const at = Math.floor(random() * text.length);
+        text =
+          text.slice(0, at) +
+          bits[Math.floor(random() * bits.length)] +
+          text.slice(at + Math.floor(4 * random()));
+      }
+      return readTraceSheet(text, () => 'id') ?? readSvg(text);
+    });
+  }, 600_000);
+
+  it('calendars, palettes and tables', async () => {
+    const calendar = strToU8(
+      [
+        'BEGIN:VCALENDAR',
+        'BEGIN:VEVENT',
+        'UID:a',
+        'DTSTART;VALUE=DATE:20270401',
+        'SUMMARY:Market',
+        'RRULE:FREQ=YEARLY',
+        'END:VEVENT',
+        'END:VCALENDAR',
+        '',
+      ].join('\r\n'),
+    );
+    const gpl = strToU8(writeGpl('box', [{ hex: '#112233', name: 'dark' }]));
+    await all(6, async (random) => {
+      const text = (bytes: Uint8Array): string => new TextDecoder().decode(hurt(bytes, random));
+      if (random() < 0.4) return readCalendar(text(calendar));
+      if (random() < 0.5) return readGpl(text(gpl));
+      return boxFromRows(
+        text(strToU8('code,label,place\nPB29,a,b\nPY3,c,d'))
+          .split('\n')
+          .map((row) => row.split(',')),
+        PIGMENTS,
+      );
+    });
+  }, 600_000);
+
+  it('pictures, and pictures of layers', async () => {
+    const layered = zipSync({
+      mimetype: [strToU8('image/openraster'), { level: 0 }],
+      'mergedimage.png': picture,
+    });
+    await all(7, (random) =>
+      readHead(random() < 0.5 ? hurt(picture, random) : mergedPicture(hurt(layered, random))),
+    );
+  }, 600_000);
+
+  it('one kind under the name of another', async () => {
+    const kinds = [
+      kettle,
+      picture,
+      strToU8(JSON.stringify(plan)),
+      strToU8('<svg/>'),
+      strToU8('BEGIN:VCALENDAR'),
+      new Uint8Array(0),
+    ];
+    await all(8, async (random) => {
+      const bytes = kinds[Math.floor(random() * kinds.length)];
+      const text = new TextDecoder().decode(bytes);
+      const readers = [
+        () => (bytes === kettle ? null : readKettleFile(bytes)),
+        () => readBackup(bytes),
+        () => (bytes === picture ? null : readHead(bytes)),
+        () => mergedPicture(bytes),
+        () => readSvg(text),
+        () => readCalendar(text),
+        () => readGpl(text),
+      ];
+      return readers[Math.floor(random() * readers.length)]();
+    });
+  }, 600_000);
+});
