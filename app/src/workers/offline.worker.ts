@@ -32,6 +32,11 @@ registerRoute(
   new CacheFirst({ cacheName: OTHERS }),
 );
 
+// A newer version is whole before it is told of; the one in use goes on being answered from what is kept.
+self.addEventListener('install', (event) => {
+  if (self.registration.active) event.waitUntil(keepOthers([]));
+});
+
 self.addEventListener('message', (event) => {
   const said = event.data as { type?: string; loaded?: readonly string[] } | null;
   // A newer version waits until the page asks for it, between two cards.
@@ -39,15 +44,26 @@ self.addEventListener('message', (event) => {
   if (said?.type === 'KEEP_ALL') event.waitUntil(keepAll(said.loaded ?? [], event.ports[0]));
 });
 
-/** Keeps all other files, those the page was made of before the rest; answers whether all are there. */
+/** Keeps all other files and lets go of those of an older version; answers whether all are there. */
 async function keepAll(loaded: readonly string[], answer: MessagePort): Promise<void> {
+  const isAll = await keepOthers(loaded);
+  const cache = await caches.open(OTHERS);
+  const { installing, waiting } = self.registration;
+  // While a newer version waits, what is not ours is its.
+  if (isAll && !installing && !waiting)
+    for (const request of await cache.keys())
+      if (!others.has(new URL(request.url).pathname)) await cache.delete(request);
+  answer.postMessage(isAll);
+}
+
+/** Fetches the other files, those the page was made of before the rest; whether all are there now. */
+async function keepOthers(loaded: readonly string[]): Promise<boolean> {
   const cache = await caches.open(OTHERS);
   const kept = new Set((await cache.keys()).map(({ url }) => new URL(url).pathname));
   const isLoaded = new Set(loaded);
   const wanted = OTHER_FILES.filter((name) => !kept.has(name)).sort(
     (one, other) => Number(isLoaded.has(other)) - Number(isLoaded.has(one)),
   );
-  /** Fetches what is left, one after another; whether all of it came. */
   const fetchNext = async (): Promise<boolean> => {
     let all = true;
     for (let name = wanted.shift(); name !== undefined; name = wanted.shift())
@@ -55,10 +71,5 @@ async function keepAll(loaded: readonly string[], answer: MessagePort): Promise<
     return all;
   };
   const came = await Promise.all(Array.from({ length: AT_ONCE }, fetchNext));
-  const isAll = came.every(Boolean);
-  // What an older version was made of.
-  if (isAll)
-    for (const request of await cache.keys())
-      if (!others.has(new URL(request.url).pathname)) await cache.delete(request);
-  answer.postMessage(isAll);
+  return came.every(Boolean);
 }
