@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle } from '../geometry';
 import { pigmentByCode } from '../pigment';
-import { applyCommands, newMix, NEW_STUDIO, newPass, type Command, type Pass, type Plan } from '../plan';
+import {
+  applyCommands,
+  newMix,
+  NEW_STUDIO,
+  newPass,
+  paintedOf,
+  type Command,
+  type Pass,
+  type Plan,
+} from '../plan';
 import { layOut, reachedAt, washAt, windowOf } from '../schedule';
 import { addArea, addPass, smallPlan } from '../testing/small-plan';
 import { checkAllKinds, CHECKS, runChecks, type CheckContext, type Finding } from '.';
@@ -358,6 +367,24 @@ describe('at the edge of its number', () => {
       return afterS;
     };
     expect([bleeds(1, holds(61)), bleeds(1, holds(59))]).toEqual([true, false]);
+  });
+
+  it('the rim is looked at a millimetre inside the tape, and lost where more than three fifths of it are light', () => {
+    const dark = (...outline: Plan['areas'][number]['outline']): boolean =>
+      of(
+        'border-lost-on-white',
+        smallPlan({ do: 'add-area', area: { id: 'rim', name: 'rim', outline } }, addPass('a', 'rim', 'dark')),
+      ).length > 0;
+    const { widthMm, heightMm } = paintedOf(sky).panel;
+    const [panel] = rectangle(0, 0, widthMm, heightMm);
+    const inset = (mm: number) => rectangle(mm, mm, widthMm - 2 * mm, heightMm - 2 * mm)[0];
+    // Painted from so far inside, or only so far in.
+    expect([dark(inset(0.9)), dark(inset(1.1))]).toEqual([false, true]);
+    expect([dark(panel, inset(1.1)), dark(panel, inset(0.9))]).toEqual([false, true]);
+    // Painted along the top and so far down both sides.
+    const painted = (share: number): boolean =>
+      dark(...rectangle(0, 0, widthMm, share * (widthMm + heightMm) - widthMm / 2));
+    expect([painted(0.36), painted(0.44)]).toEqual([true, false]);
   });
 
   it('a date is missed when the evenings run out, and only where there are evenings', () => {
