@@ -1,7 +1,7 @@
 import { transfer } from 'comlink';
 import { readKettleFile } from '@kettle/core/formats';
 import type { Plan } from '@kettle/core/plan';
-import { areaLooks, backFrom, layOut } from '@kettle/core/schedule';
+import { areaLooks, backFrom, layOut, type Timeline } from '@kettle/core/schedule';
 import { backUp, restore, type BackupParts } from '../data/backup';
 import { newCardId } from '../data/card-id';
 import { CardArchive, type UnreadablePlan } from '../data/card-archive';
@@ -27,6 +27,13 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
   const cancelled = new Set<number>();
   /** Cards as they were last read, so that they need not be sent back to be reckoned with. */
   let known: ReadonlyMap<string, Plan> = new Map();
+  /** Looks and evenings are asked for one after the other, and both go by the same times. */
+  const timelines = new WeakMap<Plan, Timeline>();
+  const timelineOf = (plan: Plan): Timeline => {
+    const found = timelines.get(plan) ?? layOut(plan);
+    timelines.set(plan, found);
+    return found;
+  };
   const planOf = (card: CardOrId): Plan | undefined => (typeof card === 'string' ? known.get(card) : card);
   /** Goes through a list, letting a cancel in after each step. */
   const each = async <T>(
@@ -70,7 +77,7 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
           .flatMap((card) => planOf(card) ?? [])
           .map((plan): CardEvening => ({
             id: plan.id,
-            back: plan.brief.needBy === null ? null : backFrom(plan, layOut(plan), evenings, today),
+            back: plan.brief.needBy === null ? null : backFrom(plan, timelineOf(plan), evenings, today),
           }));
         tell(onEvening(told));
       }),
@@ -79,7 +86,7 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
       each(job, cards, (card, tell) => {
         const plan = planOf(card);
         if (!plan) return;
-        const timeline = layOut(plan);
+        const timeline = timelineOf(plan);
         tell(onLook({ id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } }));
       }),
 
