@@ -16,7 +16,7 @@ interface Mutant {
 }
 
 /** Every number of a file by its name, and the file with it changed. */
-export function mutantsOf(file: string, source: string): Mutant[] {
+function mutantsOf(file: string, source: string): Mutant[] {
   return [...source.matchAll(NUMBER)].flatMap((found) =>
     TIMES.map((times) => {
       const [whole, before, from] = found;
@@ -42,20 +42,18 @@ function isKilled({ file, text }: Mutant, source: string): boolean {
   }
 }
 
-if (process.argv[1].endsWith('mutants.ts')) {
-  const asked = process.argv.slice(2);
-  const files = readdirSync(FOLDER)
-    .filter((name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'))
-    .filter((name) => asked.length === 0 || asked.includes(name))
-    .map((name) => `${FOLDER}/${name}`);
-  let [killed, all] = [0, 0];
-  for (const file of files) {
-    const source = readFileSync(file, 'utf8');
-    for (const mutant of mutantsOf(file, source)) {
-      all++;
-      if (isKilled(mutant, source)) killed++;
-      else console.log(`survived · ${file}: ${mutant.name} ${mutant.from} → ${mutant.to}`);
-    }
+const asked = process.argv.slice(2);
+const files = readdirSync(FOLDER)
+  .filter((name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'))
+  .filter((name) => asked.length === 0 || asked.includes(name))
+  .map((name) => `${FOLDER}/${name}`);
+let [killed, all] = [0, 0];
+for (const file of files) {
+  const source = readFileSync(file, 'utf8');
+  for (const mutant of mutantsOf(file, source)) {
+    all++;
+    if (isKilled(mutant, source)) killed++;
+    else console.log(`survived · ${file}: ${mutant.name} ${mutant.from} → ${mutant.to}`);
   }
-  console.log(`${killed} of ${all} killed`);
 }
+console.log(`${killed} of ${all} killed`);

@@ -1,3 +1,4 @@
+export const ROOT: string;
 export const HASHED: RegExp;
 export function allFiles(): string[];
 export function withImports(names: readonly string[]): Set<string>;

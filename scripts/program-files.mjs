@@ -2,7 +2,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 
-const ROOT = 'dist/app/browser';
+/** Where the built program lies. */
+export const ROOT = 'dist/app/browser';
 /** Names that the build makes from the content. */
 export const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)$/;
 const NOT_KEPT = /\.br$|\.map$|^service-worker\.js$/;

@@ -3,9 +3,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
-import { allFiles, HASHED, namedByPage, withImports } from './program-files.mjs';
-
-const ROOT = 'dist/app/browser';
+import { allFiles, HASHED, namedByPage, ROOT, withImports } from './program-files.mjs';
 
 /** Beside what the page names: fonts, kernels, the demo cards, and whatever has no hash in its name. */
 const isFirst = (name) => !HASHED.test(name) || name.startsWith('media/');

@@ -26,6 +26,9 @@ import { addPass, smallPlan } from '../../core/src/testing/small-plan';
 /** So many files of each kind; for the long evidence all kinds together are 4,000. */
 const FILES = Number(process.env['KILLS'] ?? 1) > 1 ? 500 : 25;
 
+/** 60 characters of a field and 300 of a reason, with what stands between. */
+const LONGEST_SENTENCE = 362;
+
 /** No file takes longer from its first byte to its last answer, ms. */
 const LONGEST_MS = 10_000;
 
@@ -71,30 +74,12 @@ function hurt(bytes: Uint8Array, random: () => number): Uint8Array {
 }
 
 const EXTREMES: readonly unknown[] = [
-  ...[
-    1e308,
-    -1e308,
-    5e-324,
-    0,
-    -1,
-    2 ** 53,
-    1e5,
-    'NaN',
-    'Infinity',
-    '',
-    null,
-    true,
-    {},
-    [],
-    [[]],
-    'x'.repeat(1e5),
-  ],
-  ...[
-    new Array(1e5).fill(0),
-    new Array(2e4).fill([0, 0, 0]),
-    { ['__proto__']: 1 },
-    '<img src=x onerror=alert(1)>',
-  ],
+  ...[1e308, -1e308, 5e-324, 0, -1, 2 ** 53, 1e5, 'NaN', 'Infinity', '', null, true, {}, [], [[]]],
+  'x'.repeat(1e5),
+  new Array(1e5).fill(0),
+  new Array(2e4).fill([0, 0, 0]),
+  { ['__proto__']: 1 },
+  '<img src=x onerror=alert(1)>',
 ];
 
 /** A document with one thing in it replaced, taken away, or put there many times. */
@@ -109,17 +94,21 @@ function bent(json: unknown, random: () => number): unknown {
     }
   };
   walk(copy);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+  // Half of them say what could be said, if oddly: those open, and have to be worked out.
+  if (random() < 0.5) {
+    const { in: holder, key } = pick(places.filter((place) => typeof place.in[place.key] === 'number'));
+    holder[key] = (holder[key] as number) * 4 ** (random() - 0.5);
+    return copy;
+  }
   for (let n = 0; n < 1 + random() * 2; n++) {
-    const { in: holder, key } = places[Math.floor(random() * places.length)];
-    const extreme = EXTREMES[Math.floor(random() * EXTREMES.length)];
-    if (Array.isArray(holder[key]) && random() < 0.4)
-      holder[key] = Array.from(
-        { length: 10 ** Math.floor(1 + 3 * random()) },
-        () => (holder[key] as unknown[])[0],
-      );
-    else if (typeof holder[key] === 'number' && random() < 0.5)
-      holder[key] = holder[key] * 10 ** Math.round(12 * (random() - 0.5));
-    else holder[key] = extreme;
+    const { in: holder, key } = pick(places);
+    const held = holder[key];
+    if (Array.isArray(held) && random() < 0.4)
+      holder[key] = Array.from({ length: 10 ** Math.floor(1 + 3 * random()) }, () => (held as unknown[])[0]);
+    else if (typeof held === 'number' && random() < 0.5)
+      holder[key] = held * 10 ** Math.round(12 * (random() - 0.5));
+    else holder[key] = pick(EXTREMES);
   }
   return copy;
 }
@@ -149,7 +138,7 @@ async function all(
       further(found as never);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw new Error(`file ${i} of seed ${seed} broke it`, { cause });
-      expect(cause.message.length).toBeLessThanOrEqual(400);
+      expect(cause.message.length).toBeLessThanOrEqual(LONGEST_SENTENCE);
       expect(cause.message).not.toContain('\n');
     }
     expect(performance.now() - begun).toBeLessThan(LONGEST_MS);
@@ -176,7 +165,7 @@ describe('files from anywhere are refused in words, or open as they were written
       (random) => readPlan(parseJson(JSON.stringify(bent(plan, random)), 'plan')),
       takeFurther,
     );
-    expect(opened).toBeGreaterThan(0);
+    expect(opened).toBeGreaterThan(FILES / 10);
     expect(opened).toBeLessThan(FILES);
   }, 1_200_000);
 

@@ -1,3 +1,4 @@
+import { inMB } from '@kettle/core/formats';
 import { BadInput } from '@kettle/core/units';
 
 /** The bytes of a file the painter chose. Throws `BadInput` on `file` for one that is larger, before any of it is read. */
@@ -19,6 +20,5 @@ export const LARGEST_PICTURE = 30 * 1024 * 1024;
 const MOST_TEXT_BYTES = 12 * 1024 * 1024;
 
 function mustNotBeLarger({ size }: Blob, mostBytes: number): void {
-  if (size > mostBytes)
-    throw new BadInput('file', `is larger than ${Math.floor(mostBytes / 1024 / 1024)} MB`);
+  if (size > mostBytes) throw new BadInput('file', `is larger than ${inMB(mostBytes)}`);
 }

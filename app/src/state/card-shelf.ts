@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Subject, type Subscription } from 'rxjs';
 import * as z from 'zod';
+import { CARD_LIMITS } from '@kettle/core/formats';
 import { readPlan, readStudio } from '@kettle/core/versions';
 import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan';
 import { BadInput, readInput } from '@kettle/core/units';
@@ -113,7 +114,6 @@ export class CardShelf {
     readonly missing: readonly string[];
     readonly leftOut: readonly string[];
   }> {
-    const { CARD_LIMITS } = await import('@kettle/core/formats');
     const { plan, attachments, missing, leftOut } = await this.worker.unpack(
       await bytesOf(file, CARD_LIMITS.fileBytes),
     );

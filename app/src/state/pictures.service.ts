@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { labOf } from '@kettle/core/colour';
-import { mergedPicture } from '@kettle/core/formats';
+import { inMB, mergedPicture, MOST_PICTURE_BYTES } from '@kettle/core/formats';
 import { paperReflectance } from '@kettle/core/paper';
 import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
@@ -84,6 +84,7 @@ export class Pictures {
     const { widthPx, heightPx } = await this.worker.sizeOf(new Blob([new Uint8Array(bytes)])).catch(() => {
       throw new BadInput('picture', 'is damaged: it cannot be unpacked');
     });
+    await this.mustHaveRoom(plan, bytes);
     const id = `picture-${crypto.randomUUID().slice(0, 8)}`;
     const name = `${id}.${kind === 'png' ? 'png' : 'jpg'}`;
     await this.keep(plan.id, name, bytes);
@@ -96,6 +97,17 @@ export class Pictures {
       at: [tenth((panel.widthMm - widthMm) / 2), tenth((panel.heightMm - heightMm) / 2)],
       ...{ widthMm, heightMm, faded: use === 'ground' ? 0 : 0.6 },
     };
+  }
+
+  /** A card must fit into a file that opens again. */
+  private async mustHaveRoom(plan: Plan, more: Uint8Array): Promise<void> {
+    const laid = Object.values(await this.storage.watch.read(() => this.archive.attachmentsOf(plan)));
+    const all = laid.reduce((sum, { length }) => sum + length, more.length);
+    if (all > MOST_PICTURE_BYTES)
+      throw new BadInput(
+        'picture',
+        `would make the pictures of this card more than ${inMB(MOST_PICTURE_BYTES)}`,
+      );
   }
 
   private async keep(card: string, name: string, bytes: Uint8Array): Promise<void> {

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import type { Plan } from '../plan';
+import { applyCommands, type Plan } from '../plan';
 import { addPass, smallPlan } from '../testing/small-plan';
 import { BadInput } from '../units';
 import { readKettleFile, writeKettleFile } from '.';
@@ -40,6 +40,18 @@ describe('a .kettle file', () => {
     expect(readKettleFile(writeKettleFile(file))).toEqual({ ...file, missing: [], leftOut: [] });
     expect(writeKettleFile(file)).toEqual(writeKettleFile(file));
   });
+
+  it('of thousands of strokes opens again', () => {
+    const points = Array.from({ length: 60 }, (_, i) => [i + 0.123456, 50.654321, 0.512345] as const);
+    const lines = Array.from({ length: 5000 }, (_, i) => ({ id: `l${i}`, kind: 'pencil' as const, points }));
+    const drawn = applyCommands(plan, [{ do: 'redraw-lines', gone: [], lines }]).plan;
+    expect(readKettleFile(writeKettleFile({ plan: drawn, attachments: {} })).plan.lines.length).toBe(5001);
+  });
+
+  it('that would not open again is not written', () =>
+    expect(() => writeKettleFile({ plan, attachments: { 'a.png': new Uint8Array(65 * 2 ** 20) } })).toThrow(
+      'could not be opened again',
+    ));
 
   it('says which picture is not in it, and what in it is none of the plan’s', () => {
     const file = writeKettleFile({ plan: withPicture, attachments: { 'other.png': content } });

@@ -3,7 +3,7 @@ import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
 import type { Plan } from '../plan';
 import { BadInput } from '../units';
 import { readPlan } from '../versions';
-import { CARD_LIMITS, DEEPEST, MOST_CHARACTERS } from './limits';
+import { CARD_LIMITS, DEEPEST, MOST_CHARACTERS, mustOpenAgain } from './limits';
 import { readZip } from './zip';
 
 /** A card as a file: its plan and whatever pictures go with it. */
@@ -26,10 +26,11 @@ const ATTACHMENTS = 'attachments/';
 /** A fixed date in the zip, so that the same plan gives the same bytes. */
 const ZIP_DATE = new Date('2000-01-01T00:00:00');
 
-/** Packs a card as a `.kettle` file: a zip with `plan.json` and `attachments/`. */
+/** Packs a card as a `.kettle` file: a zip with `plan.json` and `attachments/`. Throws `BadInput` for more than could be opened again. */
 export function writeKettleFile({ plan, attachments }: KettleFile): Uint8Array {
   const entries: Record<string, Uint8Array> = { [PLAN_NAME]: strToU8(JSON.stringify(plan, null, 1)) };
   for (const [name, bytes] of Object.entries(attachments)) entries[ATTACHMENTS + name] = bytes;
+  mustOpenAgain(Object.values(entries), CARD_LIMITS);
   return zipSync(entries, { mtime: ZIP_DATE });
 }
 

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { BadInput, isoMoment, readInput } from '../units';
 import { crc32 } from './crc32';
 import { parseJson } from './kettle-file';
-import { BACKUP_LIMITS } from './limits';
+import { BACKUP_LIMITS, mustOpenAgain } from './limits';
 import { wholeEntries, type WholeEntry } from './salvaged-zip';
 
 /** A card of a backup: its plan as it is kept, and the files that belong to it. */
@@ -48,7 +48,10 @@ const ATTACHMENTS = '/attachments/';
 /** A fixed date in the zip: when it was made stands in its contents. */
 const ZIP_DATE = new Date('2000-01-01T00:00:00');
 
-/** Packs a studio as one file, a zip that lists what is in it with the check sum of each. */
+/**
+ * Packs a studio as one file, a zip that lists what is in it with the check sum of each. Throws `BadInput` for more than could be
+ * opened again.
+ */
 export function writeBackup({ madeAt, studio, cards }: StudioBackup): Uint8Array {
   const files: { name: string; title: string; bytes: Uint8Array; packed: boolean }[] = [
     { name: STUDIO, title: 'the studio: people, days, paint box', bytes: jsonBytes(studio), packed: true },
@@ -61,6 +64,10 @@ export function writeBackup({ madeAt, studio, cards }: StudioBackup): Uint8Array
       })),
     ]),
   ];
+  mustOpenAgain(
+    files.map(({ bytes }) => bytes),
+    BACKUP_LIMITS,
+  );
   const contents: Contents = {
     ...{ format: 'kettle-backup', version: 1, madeAt },
     entries: files.map(({ name, title, bytes }) => ({ name, title, crc: crc32(bytes) })),

@@ -17,15 +17,14 @@ const refusal = (file: Uint8Array): string => {
   return 'opened';
 };
 
-/** An entry laid out by hand, and where its head stands. */
+/** An entry laid out by hand; the head of another where it has none of its own. */
 interface Laid {
   readonly name: string;
-  readonly head: number;
-  readonly content: Uint8Array;
+  readonly head?: number;
 }
 
 /** A zip whose directory says what it is told to (APPNOTE.TXT 4.3): stored entries, any of which may share a head. */
-function zipOf(lines: readonly (Partial<Laid> & { name: string })[], content: Uint8Array): Uint8Array {
+function zipOf(lines: readonly Laid[], content: Uint8Array): Uint8Array {
   const u16 = (n: number): number[] => [n & 255, (n >> 8) & 255];
   const u32 = (n: number): number[] => [...u16(n & 0xffff), ...u16(n >>> 16)];
   const sums = [...u32(crc32(content)), ...u32(content.length), ...u32(content.length)];

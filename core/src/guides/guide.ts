@@ -14,7 +14,7 @@ export const guideSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...{ id, kind: z.literal('horizon'), yMm: positionMm },
     waverMm: z.number().min(0).max(20),
-    seed,
+    seed: seed.min(0),
   }),
   /** The level rims of a round thing, seen by one eye. */
   z.strictObject({

@@ -19,13 +19,17 @@ const LARGEST_DROP_MM = 60;
 /** Drops of a spatter: x, y and diameter, mm. */
 const dropSchema = z.tuple([positionMm, positionMm, z.number().min(0.01).max(LARGEST_DROP_MM)]).readonly();
 
+/** So many strokes and drops one resist takes. */
+export const MOST_MASK_STROKES = 20_000;
+export const MOST_MASK_DROPS = 50_000;
+
 /** What is masked freehand with one tool and goes on and comes off as one. */
 export const resistSchema = z.strictObject({
   id,
   name: z.string().min(1).max(60),
   tool: z.enum(MASKING_TOOL_IDS),
-  strokes: z.array(maskStrokeSchema).max(20_000),
-  drops: z.array(dropSchema).max(50_000),
+  strokes: z.array(maskStrokeSchema).max(MOST_MASK_STROKES),
+  drops: z.array(dropSchema).max(MOST_MASK_DROPS),
 });
 export type Resist = z.infer<typeof resistSchema>;
 

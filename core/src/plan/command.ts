@@ -4,15 +4,15 @@ import { climateSchema } from '../climate';
 import { guideSchema } from '../guides';
 import { lampSchema } from '../lamp';
 import { wordsSchema } from '../lettering';
-import { maskStrokeSchema, resistSchema } from '../masking';
+import { maskStrokeSchema, MOST_MASK_DROPS, MOST_MASK_STROKES, resistSchema } from '../masking';
 import { briefSchema } from '../occasion';
 import { paperSchema } from '../paper';
 import { pictureSchema } from '../photo';
 import { pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
-import { changeOf, id } from '../units';
-import { MOST_IN_A_LIST } from './limits';
+import { changeOf, code, id } from '../units';
 import { actSchema, choreActSchema, passSchema } from './act';
+import { MOST_IN_A_LIST, MOST_OF, MOST_PIGMENTS } from './limits';
 import {
   plannedMixSchema,
   rulesSchema,
@@ -22,7 +22,7 @@ import {
   tableSchema,
   whiteSchema,
 } from './plan';
-import { handActSchema, trialSchema } from './trial';
+import { handActSchema, MOST_ACTS, trialSchema } from './trial';
 import { variantSchema } from './variant';
 
 /**
@@ -48,8 +48,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rub-out-line'), line: id }),
   z.strictObject({
     do: z.literal('redraw-lines'),
-    gone: z.array(id).max(20_000),
-    lines: z.array(pencilLineSchema).max(20_000),
+    gone: z.array(id).max(MOST_OF.lines),
+    lines: z.array(pencilLineSchema).max(MOST_OF.lines),
   }),
   z.strictObject({ do: z.literal('lay-guide'), guide: guideSchema }),
   z.strictObject({ do: z.literal('take-guide'), guide: id }),
@@ -72,20 +72,20 @@ export const commandSchema = z.discriminatedUnion('do', [
     resist: resistSchema.pick({ id: true, name: true, tool: true }),
   }),
   z.strictObject({
-    ...{ do: z.literal('lift-mask'), resist: id, strokes: z.array(id).max(20_000) },
-    drops: z.array(z.int().min(0)).max(50_000),
+    ...{ do: z.literal('lift-mask'), resist: id, strokes: z.array(id).max(MOST_MASK_STROKES) },
+    drops: z.array(z.int().min(0)).max(MOST_MASK_DROPS),
   }),
   z.strictObject({ do: z.literal('remove-resist'), resist: id }),
   z.strictObject({
     do: z.literal('put-mix'),
     mix: plannedMixSchema,
-    pigments: z.array(pigmentSchema).max(40),
+    pigments: z.array(pigmentSchema).max(MOST_PIGMENTS),
   }),
   z.strictObject({ do: z.literal('remove-mix'), mix: id }),
   z.strictObject({
     do: z.literal('set-out'),
-    palette: z.array(z.string()).max(40),
-    pigments: z.array(pigmentSchema).max(40),
+    palette: z.array(code).max(MOST_PIGMENTS),
+    pigments: z.array(pigmentSchema).max(MOST_PIGMENTS),
   }),
   z.strictObject({ do: z.literal('add-act'), act: actSchema, before: id.nullable() }),
   z.strictObject({
@@ -101,7 +101,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('vary'), variant: variantSchema }),
   z.strictObject({ do: z.literal('take-variant'), variant: id }),
   z.strictObject({ do: z.literal('lay-sheet'), trial: trialSchema }),
-  z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1).max(5000) }),
+  z.strictObject({ do: z.literal('paint'), trial: id, acts: z.array(handActSchema).min(1).max(MOST_ACTS) }),
   z.strictObject({
     ...{ do: z.literal('change-sheet'), trial: id },
     change: changeOf(trialSchema.pick({ name: true, note: true, pigments: true })),

@@ -90,6 +90,19 @@ describe('a plan says no more than can be worked out', () => {
     ).toThrow('lines: would be');
   });
 
+  it('nor one more stroke of masking than a resist takes', () => {
+    const stroke = (i: number) => ({ id: `s${i}`, points: [[1, 1, 0.5] as const] });
+    const full = {
+      ...resist([70, 50, 1]),
+      strokes: Array.from({ length: 20_000 }, (_, i) => stroke(i)),
+    };
+    const masked = applyCommands(plan, [{ do: 'put-resist', resist: full }]).plan;
+    const one = { id: 'r', name: 'spatter', tool: full.tool };
+    expect(() => applyCommands(masked, [{ do: 'mask-stroke', resist: one, stroke: stroke(20_000) }])).toThrow(
+      'more than 20000 strokes',
+    );
+  });
+
   it('takes what lies just within its limits', () => {
     expect(refusal({ resists: [resist([70, 50, 60])] })).toBe('taken');
     expect(refusal({ areas: [...plan.areas, area('a', round(5000))] })).toBe('taken');

@@ -1,3 +1,4 @@
+import { MOST_MASK_STROKES } from '../masking';
 import { BadInput } from '../units';
 
 /** Areas, whites, mixes, acts of one plan: so many of each at most; a card of letters in a wreath has some dozens. */
@@ -8,6 +9,9 @@ export const MOST_CORNERS_IN_ALL = 60_000;
 
 /** Points of all lines, and of all strokes of masking, together. */
 export const MOST_POINTS_IN_ALL = 1_000_000;
+
+/** More pigments no plan has; a dish holds fewer. */
+export const MOST_PIGMENTS = 40;
 
 /** So many entries each list of a plan takes. */
 export const MOST_OF = {
@@ -39,11 +43,13 @@ export const TOO_MUCH_IN = {
   lines: ({ lines }: Pick<Lists, 'lines'>) =>
     tooMany(total(lines.map(({ points }) => points.length)), MOST_POINTS_IN_ALL, 'points'),
   resists: ({ resists }: Pick<Lists, 'resists'>) =>
-    tooMany(
-      total(resists.flatMap(({ strokes }) => strokes.map(({ points }) => points.length))),
-      MOST_POINTS_IN_ALL,
-      'points',
-    ),
+    resists.some(({ strokes }) => strokes.length > MOST_MASK_STROKES)
+      ? `have one of more than ${MOST_MASK_STROKES} strokes`
+      : tooMany(
+          total(resists.flatMap(({ strokes }) => strokes.map(({ points }) => points.length))),
+          MOST_POINTS_IN_ALL,
+          'points',
+        ),
 } as const;
 
 /**

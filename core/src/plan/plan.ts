@@ -13,7 +13,7 @@ import { MEDIUM_IDS, pigmentSchema } from '../pigment';
 import { areaSchema, pencilLineSchema } from '../sketch';
 import { code, id, isoMoment } from '../units';
 import { actSchema } from './act';
-import { MOST_IN_A_LIST, MOST_OF, TOO_MUCH_IN } from './limits';
+import { MOST_IN_A_LIST, MOST_OF, MOST_PIGMENTS, TOO_MUCH_IN } from './limits';
 import { pigmentsIn, trialSchema } from './trial';
 import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
@@ -109,9 +109,6 @@ export const STATIONS = [
   'finish',
 ] as const;
 export type Station = (typeof STATIONS)[number];
-
-/** More pigments no plan has; a dish holds fewer. */
-const MOST_PIGMENTS = 40;
 
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({

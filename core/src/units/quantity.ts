@@ -19,10 +19,7 @@ export const seconds = z
 export const code = z.string().min(1).max(60);
 
 /** What sets a scatter off, so that it comes out the same again. */
-export const seed = z
-  .int()
-  .min(-(2 ** 31))
-  .max(2 ** 32 - 1);
+export const seed = z.int();
 
 /** An identifier inside one document: short, printable, without spaces. */
 export const id = z.string().regex(/^[A-Za-z0-9_:.-]{1,64}$/, 'an id is 1–64 letters, digits or -_.:');

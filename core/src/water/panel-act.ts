@@ -60,7 +60,7 @@ export const panelActSchema = z.discriminatedUnion('kind', [
     /** Whether the brush is dipped before; one that is not goes on with what it holds, if it is the last one used. */
     dips: z.boolean().default(true),
     parts: z
-      .array(z.strictObject({ pigment: code, parts: z.number().min(0.001).max(1000) }))
+      .array(z.strictObject({ pigment: code, parts: z.number().min(1e-6).max(1000) }))
       .max(6)
       .default([]),
     strength: z.number().min(0.001).max(1).default(0.2),

@@ -123,7 +123,10 @@ export function takenIn(
   const fresh = yearly.flatMap(({ name, day }) => {
     const rule: FeastRule = { kind: 'date', month: Number(day.slice(5, 7)), day: Number(day.slice(8, 10)) };
     const short = name.replaceAll('\n', ' ').slice(0, 60);
-    return known.has(`${short} ${ruleInWords(rule)}`) ? [] : [{ id: idOf(), name: short, rule }];
+    const key = `${short} ${ruleInWords(rule)}`;
+    if (known.has(key)) return [];
+    known.add(key);
+    return [{ id: idOf(), name: short, rule }];
   });
   return { ...days, occasions: [...days.occasions, ...fresh], left: found.length - yearly.length };
 }

@@ -94,6 +94,7 @@ describe('people and their days', () => {
       rule: { kind: 'date', month: 5, day: 9 },
     });
     expect(takenIn(once, found, id).occasions).toEqual(once.occasions);
+    expect(takenIn(MILLRACE_LANE, [...found, ...found], id).occasions.length).toBe(once.occasions.length);
   });
 });
 
