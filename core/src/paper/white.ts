@@ -17,10 +17,17 @@ const WHITES: Readonly<Record<Paper['white'], White>> = {
   warm: { top: 0.878, drop: 0.21, edgeNm: 432, widthNm: 34, slope: 0.04 },
 };
 
-/** Reflectance of the dry, unpainted paper as seen, 36 bands. */
-export function paperReflectance(white: Paper['white']): Spectrum {
-  const { top, drop, edgeNm, widthNm, slope } = WHITES[white];
-  return sampleSpectrum(
+const sampled = ({ top, drop, edgeNm, widthNm, slope }: White): Spectrum =>
+  sampleSpectrum(
     (nm) => top * (1 - drop / (1 + Math.exp((nm - edgeNm) / widthNm))) + (slope * (nm - 550)) / 180,
   );
-}
+
+/** Every colour on paper begins with one of these, so they are sampled once; nobody writes into them. */
+const REFLECTANCES: Readonly<Record<Paper['white'], Spectrum>> = {
+  natural: sampled(WHITES.natural),
+  cool: sampled(WHITES.cool),
+  warm: sampled(WHITES.warm),
+};
+
+/** Reflectance of the dry, unpainted paper as seen, 36 bands; to be read only. */
+export const paperReflectance = (white: Paper['white']): Readonly<Spectrum> => REFLECTANCES[white];

@@ -1,6 +1,6 @@
 import { BAND_COUNT, labOf, type Lab, type Light, type Spectrum } from '../colour';
 import { paperReflectance, type Paper } from '../paper';
-import { filmOptics, filmSums, laySums, sumFilm } from './film';
+import { filmOptics, filmSums, laySums, sumFilm, type FilmSums } from './film';
 import { infiniteLayer, ratioOf } from './layer';
 import { FACE_ON_THE_TABLE } from './metallic';
 import { pigmentLoads, type Mix } from './mix';
@@ -31,8 +31,12 @@ export function groundOf(
   return ground;
 }
 
-/** Lays a mix over `ground`, in place. */
-function layMix(ground: Spectrum, mix: Mix, surface: Interface, facing: number): void {
+/** Films summed over their pigments, flakes as they lie on the table: a drying layer is looked at again and again. */
+const films = new WeakMap<Mix, FilmSums>();
+
+function filmOf(mix: Mix, facing: number): FilmSums {
+  const known = facing === FACE_ON_THE_TABLE ? films.get(mix) : undefined;
+  if (known) return known;
   const optics = filmOptics(
     mix.parts.map(({ pigment }) => pigment),
     undefined,
@@ -40,8 +44,14 @@ function layMix(ground: Spectrum, mix: Mix, surface: Interface, facing: number):
   );
   const sums = filmSums(optics);
   sumFilm(optics, pigmentLoads(mix), sums);
-  laySums(sums, 1, surface.pigmentScatter, ground, ground);
+  if (facing === FACE_ON_THE_TABLE) films.set(mix, sums);
+  return sums;
 }
+
+/** Lays a mix over `ground`, in place. */
+const layMix = (ground: Spectrum, mix: Mix, surface: Interface, facing: number): void => {
+  laySums(filmOf(mix, facing), 1, surface.pigmentScatter, ground, ground);
+};
 
 /** How a glaze is looked at. */
 export interface Viewing {

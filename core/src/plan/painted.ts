@@ -81,22 +81,49 @@ export const isShielded = (plan: Plan, { shields }: Pass, at: Point): boolean =>
 /** Drops and broken strokes that cover less than this leave the colour of an area to what lies under them. */
 const COLOURS_FROM = 0.5;
 
+interface Layer {
+  readonly mix: Mix;
+  /** Whether water no longer lifts it. */
+  readonly fast: boolean;
+}
+
+/** What lies at an area's heart after each act, as long as the plan is the same: every rule of colour asks for it. */
+const courses = new WeakMap<Plan, Map<string, readonly (readonly Mix[])[]>>();
+
 /** The paint layers at the heart of an area after the first `count` acts, bottom first. */
-export function layersAt(plan: Plan, area: string, count: number): Mix[] {
-  return plan.acts
-    .slice(0, count)
-    .reduce<{ readonly mix: Mix; readonly fast: boolean }[]>((layers, act, index) => {
-      if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
-      if (act.mix === null && act.technique !== LIFT) return layers;
-      const through = wettedThrough(plan, area, index);
-      if (through === null) return layers;
-      const laid = mixOver(plan, act, through);
-      if (laid === null)
-        return layers.map(({ mix, fast }) => ({ mix: fast ? mix : lifted(planPaper(plan), mix), fast }));
-      const mix = mixOf(plan, laid);
-      return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
-    }, [])
-    .map(({ mix }) => mix);
+export function layersAt(plan: Plan, area: string, count: number): readonly Mix[] {
+  const known = courses.get(plan) ?? new Map<string, readonly (readonly Mix[])[]>();
+  courses.set(plan, known);
+  const course = known.get(area) ?? layersAfterEach(plan, area);
+  known.set(area, course);
+  return course[Math.min(count, plan.acts.length)];
+}
+
+function layersAfterEach(plan: Plan, area: string): Mix[][] {
+  let layers: readonly Layer[] = [];
+  const after = plan.acts.map((act, index) => {
+    layers = layersAfterAct(plan, area, layers, act, index);
+    return layers.map(({ mix }) => mix);
+  });
+  return [[], ...after];
+}
+
+function layersAfterAct(
+  plan: Plan,
+  area: string,
+  layers: readonly Layer[],
+  act: Act,
+  index: number,
+): readonly Layer[] {
+  if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
+  if (act.mix === null && act.technique !== LIFT) return layers;
+  const through = wettedThrough(plan, area, index);
+  if (through === null) return layers;
+  const laid = mixOver(plan, act, through);
+  if (laid === null)
+    return layers.map(({ mix, fast }) => ({ mix: fast ? mix : lifted(planPaper(plan), mix), fast }));
+  const mix = mixOf(plan, laid);
+  return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
 }
 
 /** The lightness of what lies uppermost at a place after the first `count` acts, an area left out if wanted; bare paper where nothing lies. */

@@ -22,6 +22,7 @@ function framesOf(plan: Plan, timeline: Timeline, area: string): LookFrame[] {
   const frames: LookFrame[] = [{ atS: 0, hex: hexOf(colourAt(plan, area, 0)) }];
   timeline.steps.forEach(({ act, endS }, index) => {
     const through = wettedThrough(plan, area, index);
+    if (through === null) return;
     for (const wash of timeline.washes.filter((span) => span.act === act.id && span.area === through))
       for (const atS of frameTimes(wash, Math.max(endS, wash.laidS))) {
         const { filmUm, paperGm2 } = washAt(wash, atS);
