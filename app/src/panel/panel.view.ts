@@ -43,7 +43,10 @@ export function panelDrawing(
       masked:
         ahead?.timeline.masks.some((m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity)) ??
         false,
-      label: heartOf(plan, id),
+      // Looked for only where names are shown: a rack of cards shows none.
+      get label() {
+        return heartOf(plan, id);
+      },
       widthMm: bounds(outline)[2],
     })),
     lines: plan.lines.map(({ points }) => linePath(points)),

@@ -24,28 +24,41 @@ const PX_PER_MM = 1.35;
 /** A card wanted within so many days is pressing. */
 const PRESSING_DAYS = 3;
 
+/** Cards as they last stood: most are put up again as they are, while others are still being read. */
+const standing = new WeakMap<Plan, { readonly today: string; readonly card: RackCard }>();
+
+const titles = new Intl.Collator();
+
 /** The cards in the order in which they are needed; those without a date come last. */
 export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
   return [...plans]
     .sort(
       (a, b) =>
-        (a.brief.needBy ?? '9999').localeCompare(b.brief.needBy ?? '9999') || a.title.localeCompare(b.title),
+        titles.compare(a.brief.needBy ?? '9999', b.brief.needBy ?? '9999') || titles.compare(a.title, b.title),
     )
     .map((plan) => {
-      const { paint } = paintedOf(plan);
-      const post = postBy(plan.brief);
-      const days = post === null ? null : daysUntil(post, today);
-      return {
-        plan,
-        stage: stageOfCard(plan),
-        nextAct: nextActOf(plan),
-        due: dueInWords(post, days),
-        stock: stockOf(plan),
-        pressing: days !== null && days <= PRESSING_DAYS,
-        widthPx: Math.round(paint.widthMm * PX_PER_MM),
-        heightPx: Math.round(paint.heightMm * PX_PER_MM),
-      };
+      const known = standing.get(plan);
+      if (known?.today === today) return known.card;
+      const card = rackCard(plan, today);
+      standing.set(plan, { today, card });
+      return card;
     });
+}
+
+function rackCard(plan: Plan, today: string): RackCard {
+  const { paint } = paintedOf(plan);
+  const post = postBy(plan.brief);
+  const days = post === null ? null : daysUntil(post, today);
+  return {
+    plan,
+    stage: stageOfCard(plan),
+    nextAct: nextActOf(plan),
+    due: dueInWords(post, days),
+    stock: stockOf(plan),
+    pressing: days !== null && days <= PRESSING_DAYS,
+    widthPx: Math.round(paint.widthMm * PX_PER_MM),
+    heightPx: Math.round(paint.heightMm * PX_PER_MM),
+  };
 }
 
 function stockOf(plan: Plan): string {
