@@ -26,6 +26,24 @@ export const rowOf = (page: Page, table: string, key: IDBValidKey): Promise<unkn
     key,
   );
 
+/** How many rows a table of the app's database has. */
+export const rowsIn = (page: Page, table: string): Promise<number> =>
+  page.evaluate(
+    (table) =>
+      new Promise<number>((resolve, reject) => {
+        const opening = indexedDB.open('kettle-drift');
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction(table).objectStore(table).count();
+          counting.onsuccess = () => {
+            opening.result.close();
+            resolve(counting.result);
+          };
+        };
+      }),
+    table,
+  );
+
 /** Changes one value of a row of the app's database behind its back. */
 export const spoilRow = (
   page: Page,

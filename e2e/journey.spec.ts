@@ -14,6 +14,7 @@ import {
   type Profile,
   type Served,
 } from './browser';
+import { rowsIn } from './database';
 import { choose, downloads, Pen, write, type PenPoint } from './hand';
 
 let served: Served;
@@ -234,6 +235,7 @@ describe('a card as a file', () => {
     ['newer', (plan) => packed({ ...plan, version: 77 }), 'version: 77 is newer than this program reads'],
   ])('is refused when %s, with the field named and nothing touched', async (name, make, message) => {
     await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
+    await seeText(page, 'Kettle in the rain');
     const before = await page.$$eval('li h2', (titles) => titles.map((t) => t.textContent));
     await openFile(
       page,

@@ -1,4 +1,4 @@
-import { applyCommands, type Command, type Plan, type PlannedMix, type Start } from '../plan';
+import type { Command, Plan, PlannedMix, Start } from '../plan';
 import type { Found } from './check';
 
 /** Makes a pass wait until all it touches is dry. */
@@ -31,6 +31,12 @@ export const remixed = (mix: PlannedMix, strength: number): NonNullable<Found['f
   commands: [{ do: 'put-mix', mix: { ...mix, strength }, pigments: [] }],
 });
 
+/** The plan as it would be with a mix of another strength: tried a hundred times before one is offered, so nothing else is touched. */
+export const withStrength = (plan: Plan, { id }: PlannedMix, strength: number): Plan => ({
+  ...plan,
+  mixes: plan.mixes.map((mix) => (mix.id === id ? { ...mix, strength } : mix)),
+});
+
 /** Mixes are made no weaker than this. */
 export const WEAKEST = 0.02;
 
@@ -42,9 +48,7 @@ export function mixedUntil(
   holds: (changed: Plan) => boolean,
 ): Pick<Found, 'fix'> {
   for (const mix of mixes) {
-    const strength = strengthWhere(mix.strength, to, (tried) =>
-      holds(applyCommands(plan, remixed(mix, tried).commands).plan),
-    );
+    const strength = strengthWhere(mix.strength, to, (tried) => holds(withStrength(plan, mix, tried)));
     if (strength !== null) return { fix: remixed(mix, strength) };
   }
   return {};

@@ -1,8 +1,8 @@
-import { applyCommands, colourAt, mixOf, nameOf, type Plan } from '../plan';
+import { colourAt, mixOf, nameOf, type Plan } from '../plan';
 import { sharedEdges } from '../values';
 import { LOST_EDGE_L } from '../whites';
 import type { Check, Found } from './check';
-import { remixed, WEAKEST } from './fixes';
+import { remixed, strengthWhere, WEAKEST, withStrength } from './fixes';
 import { uppermost } from './used-mixes';
 
 /** Two painted neighbours so alike in lightness that the edge between them is lost. */
@@ -26,29 +26,28 @@ export const valuesTooClose: Check = {
   },
 };
 
-/** A mix is made stronger or weaker by so much at a time. */
-const STEP = 1.1;
-
 /** The smallest change of strength of one of their mixes that parts two areas; nothing where there is none. */
 function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
   const lightness = (at: Plan, area: string): number => colourAt(at, area, at.acts.length)[0];
   const [darker, lighter] = lightness(plan, one) < lightness(plan, other) ? [one, other] : [other, one];
   const [deep, pale] = [mixOn(plan, darker), mixOn(plan, lighter)];
   if (deep === null || pale === null || deep === pale) return {};
-  for (let times = STEP; times < 1 / WEAKEST; times *= STEP)
-    for (const [id, factor] of [
-      [deep, times],
-      [pale, 1 / times],
-    ] as const) {
-      const mix = mixOf(plan, id);
-      const strength = Math.round(1000 * mix.strength * factor) / 1000;
-      if (strength > 1 || strength < WEAKEST) continue;
-      const fix = remixed(mix, strength);
-      const changed = applyCommands(plan, fix.commands).plan;
-      if (lightness(changed, lighter) - lightness(changed, darker) < LOST_EDGE_L) continue;
-      return { fix };
-    }
-  return {};
+  const changed = [
+    { mix: mixOf(plan, deep), to: 1 },
+    { mix: mixOf(plan, pale), to: WEAKEST },
+  ].flatMap(({ mix, to }) => {
+    const strength = strengthWhere(mix.strength, to, (tried) => {
+      const at = withStrength(plan, mix, inThousandths(tried));
+      return lightness(at, lighter) - lightness(at, darker) >= LOST_EDGE_L;
+    });
+    return strength === null ? [] : [{ mix, strength: inThousandths(strength) }];
+  });
+  const byHowMuch = ({ mix, strength }: (typeof changed)[number]): number =>
+    Math.abs(Math.log(strength / mix.strength));
+  const [least] = changed.sort((a, b) => byHowMuch(a) - byHowMuch(b));
+  return least ? { fix: remixed(least.mix, least.strength) } : {};
 }
+
+const inThousandths = (strength: number): number => Math.round(1000 * strength) / 1000;
 
 const mixOn = (plan: Plan, area: string): string | null => uppermost(plan, area)?.mix ?? null;

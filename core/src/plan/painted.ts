@@ -58,20 +58,54 @@ function liesIn(plan: Plan, area: string, other: string): boolean {
   return ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
 }
 
+/** Through which areas an area's heart is wetted, act by act, as long as nothing is drawn, kept or put elsewhere. */
+const wettings = new WeakMap<
+  Plan['acts'],
+  Pick<Plan, 'areas' | 'whites' | 'resists'> & { readonly through: Map<string, readonly (string | null)[]> }
+>();
+
+function wettingsOf(plan: Plan): Map<string, readonly (string | null)[]> {
+  const { acts, areas, whites, resists } = plan;
+  const known = wettings.get(acts);
+  if (known?.areas === areas && known.whites === whites && known.resists === resists) return known.through;
+  const through = new Map<string, readonly (string | null)[]>();
+  wettings.set(acts, { areas, whites, resists, through });
+  return through;
+}
+
 /**
  * The area through which the act at `index` wets the heart of `area`; `null` if it does not. A mask keeps
  * it off, and so does a white painted round or left bare, unless the pass names that white itself.
  */
 export function wettedThrough(plan: Plan, area: string, index: number): string | null {
-  const act = plan.acts[index];
-  if (act.kind !== 'pass') return null;
+  const known = wettingsOf(plan);
+  const through = known.get(area) ?? wettedThroughEach(plan, area);
+  known.set(area, through);
+  return through[index];
+}
+
+/** The same for every act, gone through once with the masks that lie. */
+function wettedThroughEach(plan: Plan, area: string): (string | null)[] {
   const heart = heartOf(plan, area);
-  const inside = (other: string): boolean => covers(plan, other, heart);
-  if ([...maskedAfter(plan.acts, index)].some(inside)) return null;
-  if (isShielded(plan, act, heart)) return null;
-  const goesRound = (through: string): boolean =>
-    whitesRound(plan, act, through).some((white) => inside(white.area));
-  return act.areas.find((through) => inside(through) && !goesRound(through)) ?? null;
+  const held = new Map<string, boolean>();
+  const inside = (other: string): boolean => {
+    const holds = held.get(other) ?? covers(plan, other, heart);
+    held.set(other, holds);
+    return holds;
+  };
+  const masked = new Set<string>();
+  return plan.acts.map((act) => {
+    if (act.kind === 'chore') {
+      if (act.chore === 'mask-on') act.areas.forEach((on) => masked.add(on));
+      if (act.chore === 'mask-off') act.areas.forEach((off) => masked.delete(off));
+      return null;
+    }
+    if ([...masked].some(inside)) return null;
+    if (act.shields.some(({ area: over, lies }) => inside(over) === (lies === 'over'))) return null;
+    const goesRound = (through: string): boolean =>
+      whitesRound(plan, act, through).some((white) => inside(white.area));
+    return act.areas.find((through) => inside(through) && !goesRound(through)) ?? null;
+  });
 }
 
 /** Whether a place lies under what is laid on the panel during a pass. */

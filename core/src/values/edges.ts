@@ -1,5 +1,5 @@
 import { areasTouch, edgeWithin, grown } from '../areas';
-import { colourAt, outlineOf, type Plan } from '../plan';
+import { colourAt, type Plan } from '../plan';
 import { LOST_EDGE_L } from '../whites';
 
 /** A border two areas share, and how far they differ in lightness along it, dry and uncovered. */
@@ -15,19 +15,38 @@ export interface SharedEdge {
 /** Shorter than this two areas only meet at a point, mm. */
 const MEETS_MM = 1;
 
+/** Borders as they were last found, as long as the areas are the same: they are asked for after every change of a colour. */
+const borders = new WeakMap<Plan['areas'], { readonly gapMm: number; readonly found: readonly Border[] }>();
+
+type Border = Pick<SharedEdge, 'one' | 'other' | 'sharedMm'>;
+
+function bordersOf(plan: Plan): readonly Border[] {
+  const { areas, rules } = plan;
+  const known = borders.get(areas);
+  if (known?.gapMm === rules.bleedGapMm) return known.found;
+  const found = areas.flatMap((one, i) => {
+    const touching = areas.slice(i + 1).filter((other) => areasTouch(plan, one.id, other.id));
+    if (touching.length === 0) return [];
+    // The later lies over the earlier: where they overlap it is the later one’s edge that is seen.
+    const reach = grown([one.outline], rules.bleedGapMm);
+    return touching
+      .map((other): Border => ({
+        ...{ one: one.id, other: other.id },
+        sharedMm: edgeWithin(other.outline, reach),
+      }))
+      .filter(({ sharedMm }) => sharedMm >= MEETS_MM);
+  });
+  borders.set(areas, { gapMm: rules.bleedGapMm, found });
+  return found;
+}
+
 /** All borders of a plan, the least difference first. */
 export function sharedEdges(plan: Plan): SharedEdge[] {
   const lightness = new Map(plan.areas.map(({ id }) => [id, colourAt(plan, id, plan.acts.length)[0]]));
-  const edges = plan.areas.flatMap((one, i) =>
-    plan.areas.slice(i + 1).flatMap((other): SharedEdge[] => {
-      if (!areasTouch(plan, one.id, other.id)) return [];
-      // The later lies over the earlier: where they overlap it is the later one’s edge that is seen.
-      const reach = grown([outlineOf(plan, one.id)], plan.rules.bleedGapMm);
-      const sharedMm = edgeWithin(outlineOf(plan, other.id), reach);
-      if (sharedMm < MEETS_MM) return [];
-      const differenceL = Math.abs(lightness.get(one.id)! - lightness.get(other.id)!);
-      return [{ one: one.id, other: other.id, sharedMm, differenceL, lost: differenceL < LOST_EDGE_L }];
-    }),
-  );
-  return edges.sort((a, b) => a.differenceL - b.differenceL);
+  return bordersOf(plan)
+    .map((border): SharedEdge => {
+      const differenceL = Math.abs(lightness.get(border.one)! - lightness.get(border.other)!);
+      return { ...border, differenceL, lost: differenceL < LOST_EDGE_L };
+    })
+    .sort((a, b) => a.differenceL - b.differenceL);
 }
