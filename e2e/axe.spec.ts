@@ -14,6 +14,7 @@ import {
 } from './browser';
 
 import { choose } from './hand';
+import { inEvidence } from './in-evidence';
 
 const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 const STATIONS = ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'];
@@ -56,13 +57,13 @@ describe('axe finds nothing serious', () => {
     expect(await serious()).toEqual([]);
   });
 
-  it.each(['Masked by hand', 'Coming off', 'Compared'])('at Whites, its leaf of %s', async (leaf) => {
+  inEvidence.each(['Masked by hand', 'Coming off', 'Compared'])('at Whites, its leaf of %s', async (leaf) => {
     await station(page, 'whites');
     await press(page, leaf);
     expect(await serious()).toEqual([]);
   });
 
-  it.each(['Pigments', 'Wanted', 'Charts', 'Values', 'Amounts', 'Ideas'])(
+  inEvidence.each(['Pigments', 'Wanted', 'Charts', 'Values', 'Amounts', 'Ideas'])(
     'at Colours, its leaf of %s',
     async (leaf) => {
       await station(page, 'colours');
@@ -71,22 +72,28 @@ describe('axe finds nothing serious', () => {
     },
   );
 
-  it.each(['Done so far', 'Gone wrong?', 'Sheets'])('at the painting table, its leaf of %s', async (leaf) => {
-    await station(page, 'passes');
-    await press(page, 'Paint it by hand');
-    await press(page, leaf);
-    expect(await serious()).toEqual([]);
-    await press(page, 'Back to the plan');
-  });
+  inEvidence.each(['Done so far', 'Gone wrong?', 'Sheets'])(
+    'at the painting table, its leaf of %s',
+    async (leaf) => {
+      await station(page, 'passes');
+      await press(page, 'Paint it by hand');
+      await press(page, leaf);
+      expect(await serious()).toEqual([]);
+      await press(page, 'Back to the plan');
+    },
+  );
 
-  it.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])('at Sketch, its leaf of %s', async (leaf) => {
-    await station(page, 'sketch');
-    await press(page, leaf);
-    if (leaf === 'Guides') await choose(page, 'Lay a guide', 'rims of a round vessel');
-    expect(await serious()).toEqual([]);
-  });
+  inEvidence.each(['Words', 'Guides', 'Lamp', 'Tracing', 'Judge'])(
+    'at Sketch, its leaf of %s',
+    async (leaf) => {
+      await station(page, 'sketch');
+      await press(page, leaf);
+      if (leaf === 'Guides') await choose(page, 'Lay a guide', 'rims of a round vessel');
+      expect(await serious()).toEqual([]);
+    },
+  );
 
-  it('at Paper, cropped last', async () => {
+  inEvidence('at Paper, cropped last', async () => {
     await station(page, 'paper');
     await choose(page, 'Size of the card', 'cropped last');
     await press(page, 'Lay a frame over it');
@@ -100,7 +107,7 @@ describe('axe finds nothing serious', () => {
     expect(await serious()).toEqual([]);
   });
 
-  it('at Passes, several at once, and another way beside the plan', async () => {
+  inEvidence('at Passes, several at once, and another way beside the plan', async () => {
     await station(page, 'passes');
     await press(page, 'Several at once');
     await seeText(page, '1 copy in');

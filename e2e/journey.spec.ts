@@ -236,6 +236,11 @@ describe('a card as a file', () => {
   ])('is refused when %s, with the field named and nothing touched', async (name, make, message) => {
     await page.goto(`${served.url}/rack`, { waitUntil: 'networkidle0' });
     await seeText(page, 'Kettle in the rain');
+    await page.waitForFunction(
+      (cards) => document.querySelectorAll('li h2').length === cards,
+      {},
+      await rowsIn(page, 'plans'),
+    );
     const before = await page.$$eval('li h2', (titles) => titles.map((t) => t.textContent));
     await openFile(
       page,

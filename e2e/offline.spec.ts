@@ -10,6 +10,7 @@ import {
   type Served,
 } from './browser';
 import { write } from './hand';
+import { inEvidence } from './in-evidence';
 
 let served: Served;
 let profile: Profile;
@@ -24,22 +25,25 @@ afterAll(async () => {
 });
 
 describe('nothing from outside', () => {
-  it('no station, room or worker asks any other host; the page is isolated and its policy is strict', async () => {
-    const page = await openPage(profile, served.url, { keepsOffline: true });
-    await seeText(page, 'Kettle in the rain');
-    for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'])
-      await station(page, name);
-    for (const room of ['rack', 'cupboard'])
-      await page.goto(`${served.url}/${room}`, { waitUntil: 'networkidle0' });
-    expect(profile.foreign).toEqual([]);
-    expect(page.faults).toEqual([]);
-    expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
-    const { headers } = await fetch(served.url);
-    expect(headers.get('content-security-policy')).toMatch(/default-src 'none'/);
-    expect(headers.get('content-security-policy')).not.toMatch(/script-src[^;]*unsafe-inline/);
-    expect(headers.get('x-content-type-options')).toBe('nosniff');
-    await page.close();
-  });
+  inEvidence(
+    'no station, room or worker asks any other host; the page is isolated and its policy is strict',
+    async () => {
+      const page = await openPage(profile, served.url, { keepsOffline: true });
+      await seeText(page, 'Kettle in the rain');
+      for (const name of ['brief', 'paper', 'sketch', 'whites', 'colours', 'passes', 'sitting', 'finish'])
+        await station(page, name);
+      for (const room of ['rack', 'cupboard'])
+        await page.goto(`${served.url}/${room}`, { waitUntil: 'networkidle0' });
+      expect(profile.foreign).toEqual([]);
+      expect(page.faults).toEqual([]);
+      expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
+      const { headers } = await fetch(served.url);
+      expect(headers.get('content-security-policy')).toMatch(/default-src 'none'/);
+      expect(headers.get('content-security-policy')).not.toMatch(/script-src[^;]*unsafe-inline/);
+      expect(headers.get('x-content-type-options')).toBe('nosniff');
+      await page.close();
+    },
+  );
 
   it('the page itself could not if it tried', async () => {
     const page = await openPage(profile, `${served.url}/rack`, { keepsOffline: true });

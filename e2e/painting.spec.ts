@@ -58,38 +58,41 @@ async function wash(mix: string, box: readonly [number, number, number, number] 
 }
 
 describe('painting by hand', () => {
-  it('water dropped as the sheen goes runs back, undo takes it out, and into a dry wash it does not', async () => {
-    await wash('low cloud');
-    await choose(page, 'Tool', 'round, size 12');
-    await press(page, 'kettle shade');
-    await pen.stroke([40, 60, 0.8], [50, 62, 0.8]);
-    await runTo(page, 'until the sheen goes');
-    // A little may still shine where two strokes met.
-    let place: [number, number] = [80, 46];
-    let before = await pen.feel(place);
-    for (const x of [72, 88, 64, 96, 104])
-      if (before.stage !== 'damp') before = await pen.feel((place = [x, 46]));
-    expect(before.stage).toBe('damp');
-    const drop = () => pen.stroke([...place, 1], [place[0] + 1, 47, 1], [...place, 1]);
-    await press(page, 'clear water');
-    await drop();
-    await runTo(page, 'until dry');
-    const bloom = await pen.feel(place);
-    const beside = await pen.feel([place[0] + 20, 46]);
-    expect(bloom.lab[0] - beside.lab[0]).toBeGreaterThan(4);
+  inEvidence(
+    'water dropped as the sheen goes runs back, undo takes it out, and into a dry wash it does not',
+    async () => {
+      await wash('low cloud');
+      await choose(page, 'Tool', 'round, size 12');
+      await press(page, 'kettle shade');
+      await pen.stroke([40, 60, 0.8], [50, 62, 0.8]);
+      await runTo(page, 'until the sheen goes');
+      // A little may still shine where two strokes met.
+      let place: [number, number] = [80, 46];
+      let before = await pen.feel(place);
+      for (const x of [72, 88, 64, 96, 104])
+        if (before.stage !== 'damp') before = await pen.feel((place = [x, 46]));
+      expect(before.stage).toBe('damp');
+      const drop = () => pen.stroke([...place, 1], [place[0] + 1, 47, 1], [...place, 1]);
+      await press(page, 'clear water');
+      await drop();
+      await runTo(page, 'until dry');
+      const bloom = await pen.feel(place);
+      const beside = await pen.feel([place[0] + 20, 46]);
+      expect(bloom.lab[0] - beside.lab[0]).toBeGreaterThan(4);
 
-    await undo();
-    await page.waitForFunction(() => !document.body.innerText.includes('the sheet is dry'));
-    const again = await pen.feel(place);
-    expect(again.fingerprint).toBe(before.fingerprint);
+      await undo();
+      await page.waitForFunction(() => !document.body.innerText.includes('the sheet is dry'));
+      const again = await pen.feel(place);
+      expect(again.fingerprint).toBe(before.fingerprint);
 
-    await runTo(page, 'until dry');
-    const dry = await pen.feel(place);
-    await drop();
-    await runTo(page, 'until dry');
-    const after = await pen.feel(place);
-    expect(Math.abs(after.lab[0] - dry.lab[0])).toBeLessThan(2);
-  });
+      await runTo(page, 'until dry');
+      const dry = await pen.feel(place);
+      await drop();
+      await runTo(page, 'until dry');
+      const after = await pen.feel(place);
+      expect(Math.abs(after.lab[0] - dry.lab[0])).toBeLessThan(2);
+    },
+  );
 
   inEvidence('a mask line parts two wet colours', async () => {
     await choose(page, 'Tool', 'masking fluid, fine tip');
@@ -173,40 +176,43 @@ describe('painting by hand', () => {
     await page.waitForFunction(() => /shiny|puddled/.test(document.body.innerText));
   });
 
-  it('two sheets lie side by side with what differs, and a sheet goes out in files and comes back', async () => {
-    await press(page, 'low cloud');
-    await pen.stroke([40, 40], [80, 42]);
-    await acts(2);
-    await press(page, 'Sheets');
-    await press(page, 'Beside the one on the table');
-    const told = await page.waitForSelector('[data-testid=difference]', { timeout: 60_000 });
-    expect(await told!.evaluate((element) => element.textContent)).toMatch(
-      /^ ?\d+ % of the sheet looks different/,
-    );
-    await page.keyboard.press('Escape');
-    await page.waitForFunction(() => document.querySelector('.p-dialog-mask') === null);
+  inEvidence(
+    'two sheets lie side by side with what differs, and a sheet goes out in files and comes back',
+    async () => {
+      await press(page, 'low cloud');
+      await pen.stroke([40, 40], [80, 42]);
+      await acts(2);
+      await press(page, 'Sheets');
+      await press(page, 'Beside the one on the table');
+      const told = await page.waitForSelector('[data-testid=difference]', { timeout: 60_000 });
+      expect(await told!.evaluate((element) => element.textContent)).toMatch(
+        /^ ?\d+ % of the sheet looks different/,
+      );
+      await page.keyboard.press('Escape');
+      await page.waitForFunction(() => document.querySelector('.p-dialog-mask') === null);
 
-    const arrived = await downloads(page);
-    await press(page, 'Picture, true size');
-    const { widthPx, dpi } = readHead(await arrived('.png'));
-    expect((25.4 * widthPx) / dpi!).toBeCloseTo(await page.$eval('.board-marks', widthOf), 0);
-    await press(page, 'Its strokes');
-    expect(new TextDecoder().decode(await arrived('.svg'))).toMatch(/<path fill="#[0-9a-f]{6}"/);
-    await press(page, 'Picture pass by pass');
-    const layered = await arrived('.ora');
-    expect(readHead(mergedPicture(layered)).widthPx).toBe(widthPx);
+      const arrived = await downloads(page);
+      await press(page, 'Picture, true size');
+      const { widthPx, dpi } = readHead(await arrived('.png'));
+      expect((25.4 * widthPx) / dpi!).toBeCloseTo(await page.$eval('.board-marks', widthOf), 0);
+      await press(page, 'Its strokes');
+      expect(new TextDecoder().decode(await arrived('.svg'))).toMatch(/<path fill="#[0-9a-f]{6}"/);
+      await press(page, 'Picture pass by pass');
+      const layered = await arrived('.ora');
+      expect(readHead(mergedPicture(layered)).widthPx).toBe(widthPx);
 
-    const file = join(mkdtempSync(join(tmpdir(), 'kettle-ora-')), 'sheet.ora');
-    writeFileSync(file, layered);
-    await press(page, 'Back to the plan');
-    await station(page, 'sketch');
-    await press(page, 'Tracing');
-    const input = (await page.waitForSelector(
-      '[data-testid=picture-file]',
-    )) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(file);
-    await seeText(page, 'sheet.ora');
-  });
+      const file = join(mkdtempSync(join(tmpdir(), 'kettle-ora-')), 'sheet.ora');
+      writeFileSync(file, layered);
+      await press(page, 'Back to the plan');
+      await station(page, 'sketch');
+      await press(page, 'Tracing');
+      const input = (await page.waitForSelector(
+        '[data-testid=picture-file]',
+      )) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(file);
+      await seeText(page, 'sheet.ora');
+    },
+  );
 
   inEvidence('what would help is tried, and comes as it was told', async () => {
     await wash('low cloud');

@@ -44,7 +44,7 @@ function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
   });
   const byHowMuch = ({ mix, strength }: (typeof changed)[number]): number =>
     Math.abs(Math.log(strength / mix.strength));
-  const [least] = changed.sort((a, b) => byHowMuch(a) - byHowMuch(b));
+  const least = changed.sort((a, b) => byHowMuch(a) - byHowMuch(b)).at(0);
   return least ? { fix: remixed(least.mix, least.strength) } : {};
 }
 

@@ -25,7 +25,10 @@ export function largePlan(areas: number, passes: number): Plan {
   const mixes = ['blue', 'dark', 'lemon', 'rust'];
   const laid = Array.from({ length: passes }, (_, i): Command => {
     const start = i % 3 === 2 ? { start: 'straight-on' as const } : {};
-    return addPass(`laid-${i}`, ids[(i * 7) % areas], mixes[i % mixes.length], { ...start, filmUm: 20 + (i % 5) * 20 });
+    return addPass(`laid-${i}`, ids[(i * 7) % areas], mixes[i % mixes.length], {
+      ...start,
+      filmUm: 20 + (i % 5) * 20,
+    });
   });
   return applyCommands(smallPlan(addMix('rust', 0.4, 'PR101')), [...drawn, ...laid]).plan;
 }

@@ -169,8 +169,7 @@ function stepLimit(s: State, paper: WaterPaper, freeRate: number): number {
       Math.max(LONGEST_FILM_STEP_S, STEP_ACCURACY * filmLasts),
     );
   }
-  const lasts =
-    (STEP_ACCURACY * s.paper) / Math.max(1e-12, paperEvaporationRate(paper, s.paper, freeRate));
+  const lasts = (STEP_ACCURACY * s.paper) / Math.max(1e-12, paperEvaporationRate(paper, s.paper, freeRate));
   return Math.min(lasts, relaxation, Math.max(LONGEST_DAMP_STEP_S, lasts));
 }
 

@@ -34,7 +34,8 @@ export function rackCards(plans: readonly Plan[], today: string): RackCard[] {
   return [...plans]
     .sort(
       (a, b) =>
-        titles.compare(a.brief.needBy ?? '9999', b.brief.needBy ?? '9999') || titles.compare(a.title, b.title),
+        titles.compare(a.brief.needBy ?? '9999', b.brief.needBy ?? '9999') ||
+        titles.compare(a.title, b.title),
     )
     .map((plan) => {
       const known = standing.get(plan);
