@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, from, map, of, switchMap } from 'rxjs';
+import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import type { CutRequest, Material, SheetStock } from '@kettle/core/card';
 import { cuttingRequest, MATERIALS, type Plan } from '@kettle/core/plan';
 import type { Cutting } from '../workers/table-api';
@@ -67,7 +67,7 @@ export class CuttingService {
       switchMap((asked) =>
         asked === null
           ? of(null)
-          : from(this.worker.cut(asked.request)).pipe(
+          : this.worker.cut(asked.request).pipe(
               map((cutting) => ({ ...asked, cutting, fault: '' })),
               catchError((cause: unknown) =>
                 of({

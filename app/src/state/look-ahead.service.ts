@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, distinctUntilChanged, EMPTY, filter, from, switchMap } from 'rxjs';
+import { catchError, debounceTime, distinctUntilChanged, EMPTY, filter, switchMap } from 'rxjs';
 import type { Station, Studio } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { Messages } from './messages.service';
@@ -29,7 +29,7 @@ export class LookAheadService {
         (one, other) => one.studio === other.studio && alikeButLines(one.open.plan, other.open.plan),
       ),
       switchMap(({ open: { plan, revision } }) =>
-        from(this.worker.lookAhead(plan, revision, this.studio.desk())).pipe(
+        this.worker.lookAhead(plan, revision, this.studio.desk()).pipe(
           catchError((cause: unknown) => {
             this.messages.stop(
               `The drying could not be worked out: ${String(cause)}.`,

@@ -1,6 +1,6 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, from, map, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, map, switchMap, type Observable } from 'rxjs';
 import type { Plan } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { Messages } from './messages.service';
@@ -15,7 +15,7 @@ const SETTLE_MS = 60;
  * card is on its way. `also` is what else it depends on. To be called where things are injected.
  */
 export function reckoned<Answer, Also = null>(
-  ask: (worker: TableWorker, plan: Plan, also: Also) => Promise<Answer>,
+  ask: (worker: TableWorker, plan: Plan, also: Also) => Observable<Answer>,
   fault: string,
   also: () => Also = () => null as Also,
 ): Signal<Answer | null> {
@@ -28,7 +28,7 @@ export function reckoned<Answer, Also = null>(
       filter((now): now is { plan: Plan; also: Also } => now.plan !== null),
       debounceTime(SETTLE_MS),
       switchMap((now) =>
-        from(ask(worker, now.plan, now.also)).pipe(
+        ask(worker, now.plan, now.also).pipe(
           map((found) => ({ card: now.plan.id, found })),
           catchError((cause: unknown) => {
             messages.stop(`${fault}: ${String(cause)}.`, 'The card is safe.');

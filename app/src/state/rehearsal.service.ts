@@ -5,11 +5,12 @@ import {
   concat,
   debounceTime,
   distinctUntilChanged,
-  Observable,
+  map,
   of,
   scan,
   startWith,
   switchMap,
+  type Observable,
 } from 'rxjs';
 import type { Plan } from '@kettle/core/plan';
 import type { KeptMoment } from '../workers/simulation-api';
@@ -80,19 +81,12 @@ export class RehearsalService {
   }
 
   private look(plan: Plan, cellMm: number): Observable<News> {
-    return new Observable<News>((subscriber) => {
-      const { ended, cancel } = this.worker.rehearse(
-        plan,
-        { cellMm, seed: SHEET },
-        (moment) => subscriber.next({ moment }),
-        (progress) => subscriber.next({ progress }),
-      );
-      ended.then(
-        () => subscriber.complete(),
-        (cause: unknown) => subscriber.error(cause),
-      );
-      return cancel;
-    });
+    return this.worker.rehearse({ plan, setting: { cellMm, seed: SHEET } }).pipe(
+      map((told): News => {
+        if ('news' in told) return { moment: told.news };
+        return { progress: 'share' in told ? told.share : 1 };
+      }),
+    );
   }
 }
 

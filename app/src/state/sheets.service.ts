@@ -1,10 +1,12 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
+import { firstValueFrom, type Observable } from 'rxjs';
 import type { Difference, LayerSpan, Remedy } from '@kettle/core/trials';
-import { SimulationWorker, type Running } from '../workers/simulation-worker.service';
+import { SimulationWorker } from '../workers/simulation-worker.service';
 import type { OpenedSheet } from '../workers/painting-api';
 import type { Forecast, Morning, Place } from '../workers/sheet-jobs';
 import { Messages } from './messages.service';
 import { PaintingService } from './painting.service';
+import { Search } from './search';
 
 /** What is worked out of sheets beside the one under the hand: how they dry, what would help, how two differ. */
 @Injectable({ providedIn: 'root' })
@@ -12,49 +14,42 @@ export class SheetsService {
   private readonly worker = inject(SimulationWorker);
   private readonly painting = inject(PaintingService);
   private readonly messages = inject(Messages);
-  private running: Running<unknown> | null = null;
+  private readonly search = new Search();
 
   /** Share done of what is being worked out; `null` when nothing is. */
-  readonly progress = signal<number | null>(null);
+  readonly progress = this.search.share;
 
   morning(id: string): Promise<Morning | null> {
-    return this.workOut(id, (sheet, tell) => this.worker.morning(sheet, tell));
+    return this.workOut(id, (sheet) => this.worker.morning(sheet));
   }
 
   forecast(id: string, remedy: Pick<Remedy, 'steps'>, place: Place): Promise<Forecast | null> {
-    return this.workOut(id, (sheet, tell) => this.worker.forecast(sheet, remedy, place, tell));
+    return this.workOut(id, (sheet) => this.worker.forecast({ sheet, remedy, place }));
   }
 
   openRaster(id: string, spans: readonly LayerSpan[]): Promise<Uint8Array | null> {
-    return this.workOut(id, (sheet, tell) => this.worker.openRaster(sheet, spans, tell));
+    return this.workOut(id, (sheet) => this.worker.openRaster({ sheet, spans }));
   }
 
   /** Where two sheets differ next morning. */
   async compare(one: Morning, other: Morning): Promise<Difference | null> {
-    return this.worker.compare(one, other).catch((cause: unknown) => this.fails(cause));
+    return firstValueFrom(this.worker.compare({ one, other })).catch((cause: unknown) => this.fails(cause));
   }
 
   stop(): void {
-    this.running?.cancel();
-    this.running = null;
-    this.progress.set(null);
+    this.search.stop();
   }
 
   private async workOut<Answer>(
     id: string,
-    start: (sheet: OpenedSheet, tell: (share: number) => void) => Running<Answer>,
+    work: (sheet: OpenedSheet) => Observable<{ readonly share: number } | { readonly answer: Answer }>,
   ): Promise<Answer | null> {
     const sheet = await this.painting.asKept(id);
     if (!sheet) return null;
-    this.progress.set(0);
-    const running = start(sheet, (share) => this.progress.set(share));
-    this.running = running;
     try {
-      return await running.ended;
+      return await this.search.find(work(sheet));
     } catch (cause) {
       return this.fails(cause);
-    } finally {
-      if (this.running === running) this.progress.set(null);
     }
   }
 

@@ -1,10 +1,12 @@
 import { jarsFor, mixingList, type Jars, type MixAmount } from '@kettle/core/amounts';
 import { muddinessOf, REFERENCE_FILM_UM, type Verdict } from '@kettle/core/pigment';
 import { laidMix, planPaper, type Plan, type Studio } from '@kettle/core/plan';
+import type { Work } from '@kettle/core/units';
 import {
   counterchanges,
   sharedEdges,
   toneShares,
+  tracingBorders,
   valueLadder,
   wetMeetings,
   whiteShare,
@@ -31,19 +33,28 @@ export interface ColourReckoning {
 
 const TONES = 3;
 
-export const reckonColours = (plan: Plan, dish: Studio['dish']): ColourReckoning => ({
-  ladder: valueLadder(plan),
-  edges: sharedEdges(plan),
-  tones: toneShares(plan, TONES),
-  whiteShare: whiteShare(plan),
-  counterchanges: counterchanges(plan),
-  meetings: wetMeetings(plan),
-  verdicts: new Map(
-    plan.mixes.map((mix) => {
-      const laid = laidMix(plan, mix, REFERENCE_FILM_UM);
-      return [mix.id, muddinessOf(laid, planPaper(plan), mix.wanted).verdict];
-    }),
-  ),
-  amounts: mixingList(plan, dish),
-  jars: jarsFor(plan),
-});
+export function* reckoningColours(plan: Plan, dish: Studio['dish']): Work<ColourReckoning> {
+  yield* tracingBorders(plan);
+  const ladder = valueLadder(plan);
+  yield 0.3;
+  const tones = toneShares(plan, TONES);
+  yield 0.4;
+  const found = {
+    ...{ ladder, tones, edges: sharedEdges(plan), whiteShare: whiteShare(plan) },
+    counterchanges: counterchanges(plan),
+  };
+  yield 0.5;
+  const meetings = wetMeetings(plan);
+  yield 0.6;
+  const verdicts = new Map<string, Verdict>();
+  for (const mix of plan.mixes) {
+    verdicts.set(
+      mix.id,
+      muddinessOf(laidMix(plan, mix, REFERENCE_FILM_UM), planPaper(plan), mix.wanted).verdict,
+    );
+    yield 0.8;
+  }
+  const amounts = mixingList(plan, dish);
+  yield 0.9;
+  return { ...found, meetings, verdicts, amounts, jars: jarsFor(plan) };
+}

@@ -1,66 +1,87 @@
-import { done } from '@kettle/core/units';
-import { pictureOf, simulate, type PanelRun, type Simulation } from '@kettle/core/water';
 import { writeOpenRaster } from '@kettle/core/prints';
-import { difference } from '@kettle/core/trials';
+import type { Plan } from '@kettle/core/plan';
+import type { RehearsalSetting } from '@kettle/core/schedule';
+import { difference, type LayerSpan, type Remedy } from '@kettle/core/trials';
+import type { Work } from '@kettle/core/units';
+import { pictureOf, simulate, type PanelPicture, type PanelRun, type Simulation } from '@kettle/core/water';
+import { atOnce, type Jobs } from './jobs';
 import { paintedAhead } from './painted-ahead';
+import type { OpenedSheet } from './painting-api';
 import type { PaperStore } from './paper-store';
-import { forecast, layered, morning } from './sheet-jobs';
-import type { PatchLook, SimulationApi } from './simulation-api';
+import { forecast, layered, morning, type Forecast, type Morning, type Place } from './sheet-jobs';
+import type { KeptMoment, PatchLook } from './simulation-api';
 import type { SimulationKernels } from './simulation-kernels';
-import { watching } from './watching';
 
-/** What the simulation worker does when asked. */
-export function simulationJobs(
-  kernels: Promise<SimulationKernels>,
-  papers: Pick<PaperStore, 'load'>,
-): SimulationApi {
-  const watch = watching();
+/** What the simulation worker does when asked; one thing after another, since the kernels hold the sheet that is painted. */
+export function simulationJobs(kernels: Promise<SimulationKernels>, papers: Pick<PaperStore, 'load'>) {
   const ahead = paintedAhead();
-  let queue: Promise<unknown> = Promise.resolve();
-
-  /** Jobs are done one after another; one that fails does not hold up the next. */
-  function inTurn<Answer>(job: () => Promise<Answer>): Promise<Answer> {
-    const turn = queue.then(job);
-    queue = turn.catch(() => undefined);
-    return turn;
-  }
 
   return {
-    rehearse: (job, plan, setting, onMoment, onProgress) =>
-      inTurn(async () => watch.work(job, ahead(plan, setting, await kernels, onMoment), onProgress)),
+    /**
+     * Paints a plan as a hand would and tells the moments worth a look as they are reached; the answer is how many were. A plan
+     * the panel cannot hold is refused with the core's own words.
+     */
+    async rehearse(
+      { plan, setting }: { plan: Plan; setting: RehearsalSetting },
+      tell: (moment: KeptMoment) => void,
+    ): Promise<Work<number>> {
+      return ahead(plan, setting, await kernels, tell);
+    },
 
-    patch: (simulation) => inTurn(async () => patchLook(simulation, await kernels)),
+    /** Simulates a patch to its end: how it looks dry, and the lightness of its probe. */
+    async patch(simulation: Simulation): Promise<Work<PatchLook>> {
+      return patched(simulation, await kernels);
+    },
 
-    morning: (job, sheet, onProgress) =>
-      inTurn(async () =>
-        watch.work(job, morning(sheet, await papers.load(sheet.key), await kernels), onProgress),
-      ),
+    /** A sheet painted by hand, when all on it has dried. */
+    async morning(sheet: OpenedSheet): Promise<Work<Morning>> {
+      return morning(sheet, await papers.load(sheet.key), await kernels);
+    },
 
-    forecast: (job, sheet, remedy, place, onProgress) =>
-      inTurn(async () =>
-        watch.work(
-          job,
-          forecast(sheet, await papers.load(sheet.key), await kernels, remedy, place),
-          onProgress,
-        ),
-      ),
+    /** What comes of a remedy at a place of a sheet. */
+    async forecast({
+      sheet,
+      remedy,
+      place,
+    }: {
+      sheet: OpenedSheet;
+      remedy: Pick<Remedy, 'steps'>;
+      place: Place;
+    }): Promise<Work<Forecast>> {
+      return forecast(sheet, await papers.load(sheet.key), await kernels, remedy, place);
+    },
 
-    compare: (one, other) => Promise.resolve().then(() => difference(one, other)),
+    /** Where two sheets differ. Refuses sheets of different shapes. */
+    compare: ({ one, other }: { one: PanelPicture; other: PanelPicture }) =>
+      atOnce(() => difference(one, other)),
 
-    openRaster: (job, sheet, spans, onProgress) =>
-      inTurn(async () => {
-        const layers = await watch.work(job, layered(sheet, await kernels, spans), onProgress);
-        return layers && writeOpenRaster(layers, sheet.trial.cellMm);
-      }),
-
-    cancel: watch.cancel,
-  };
+    /** A sheet taken apart into what was laid by each time, as an OpenRaster file. */
+    async openRaster({
+      sheet,
+      spans,
+    }: {
+      sheet: OpenedSheet;
+      spans: readonly LayerSpan[];
+    }): Promise<Work<Uint8Array>> {
+      return rasterOf(sheet, await kernels, spans);
+    },
+  } satisfies Jobs;
 }
 
+export type SimulationJobs = ReturnType<typeof simulationJobs>;
+
 /** Runs a small sheet to its end. */
-function patchLook(simulation: Simulation, { panel, paint }: SimulationKernels): PatchLook {
+function* patched(simulation: Simulation, { panel, paint }: SimulationKernels): Work<PatchLook> {
   let ended: PanelRun | null = null;
-  const { samples } = done(simulate(simulation, panel, (run) => (ended = run)));
+  const { samples } = yield* simulate(simulation, panel, (run) => (ended = run));
   const [probe] = samples.at(-1)!.probes;
   return { ...pictureOf(ended!, paint, true), lightness: probe.lab[0] };
+}
+
+function* rasterOf(
+  sheet: OpenedSheet,
+  kernels: SimulationKernels,
+  spans: readonly LayerSpan[],
+): Work<Uint8Array> {
+  return writeOpenRaster(yield* layered(sheet, kernels, spans), sheet.trial.cellMm);
 }

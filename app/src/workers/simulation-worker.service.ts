@@ -1,75 +1,46 @@
 import { inject, Injectable } from '@angular/core';
-import { proxy, type Remote } from 'comlink';
-import type { Plan } from '@kettle/core/plan';
-import type { RehearsalSetting } from '@kettle/core/schedule';
-import type { Difference, LayerSpan, Remedy } from '@kettle/core/trials';
-import type { PanelPicture, Simulation } from '@kettle/core/water';
+import type { Observable } from 'rxjs';
+import type { Difference } from '@kettle/core/trials';
+import type { Simulation } from '@kettle/core/water';
+import { JobClient, type AskedOf, type Told } from './job-client';
+import type { JobApi } from './jobs';
 import type { OpenedSheet } from './painting-api';
-import type { Forecast, Morning, Place } from './sheet-jobs';
-import type { OnMoment, PatchLook, SimulationApi } from './simulation-api';
-import type { Sign } from './watched-worker';
-import type { OnProgress } from './watching';
+import type { PatchLook } from './simulation-api';
+import type { SimulationJobs } from './simulation-jobs';
 import { Workers } from './workers.service';
 
-/** Work under way: what it comes to in the end (`null` when cancelled), and the way to stop it. */
-export interface Running<Answer> {
-  readonly ended: Promise<Answer | null>;
-  readonly cancel: () => void;
-}
-
-/** The worker that simulates water and paint, started on first use. */
+/** The worker that simulates water and paint, started on first use. Whoever no longer listens stops the work. */
 @Injectable({ providedIn: 'root' })
 export class SimulationWorker {
-  private readonly worker = inject(Workers).watched<SimulationApi>(
-    'Painting ahead',
-    () => new Worker(new URL('./simulation.worker', import.meta.url), { type: 'module', name: 'simulation' }),
+  private readonly jobs = new JobClient<SimulationJobs>(
+    inject(Workers).watched<JobApi>(
+      'Painting ahead',
+      () =>
+        new Worker(new URL('./simulation.worker', import.meta.url), { type: 'module', name: 'simulation' }),
+    ),
   );
-  private jobs = 0;
 
-  /** How many moments of a plan were told. */
-  rehearse(
-    plan: Plan,
-    setting: RehearsalSetting,
-    onMoment: OnMoment,
-    onProgress: OnProgress,
-  ): Running<number> {
-    return this.run((api, job, sign) =>
-      api.rehearse(job, plan, setting, proxy(sign(onMoment)), proxy(sign(onProgress))),
-    );
+  rehearse(asked: AskedOf<SimulationJobs['rehearse']>): Observable<Told<SimulationJobs['rehearse']>> {
+    return this.jobs.job('rehearse', asked);
   }
 
-  patch(simulation: Simulation): Promise<PatchLook> {
-    return this.worker.ask((api) => api.patch(simulation));
+  patch(simulation: Simulation): Observable<PatchLook> {
+    return this.jobs.answer('patch', simulation);
   }
 
-  morning(sheet: OpenedSheet, onProgress: OnProgress): Running<Morning> {
-    return this.run((api, job, sign) => api.morning(job, sheet, proxy(sign(onProgress))));
+  morning(sheet: OpenedSheet): Observable<Told<SimulationJobs['morning']>> {
+    return this.jobs.job('morning', sheet);
   }
 
-  forecast(
-    sheet: OpenedSheet,
-    remedy: Pick<Remedy, 'steps'>,
-    place: Place,
-    onProgress: OnProgress,
-  ): Running<Forecast> {
-    return this.run((api, job, sign) => api.forecast(job, sheet, remedy, place, proxy(sign(onProgress))));
+  forecast(asked: AskedOf<SimulationJobs['forecast']>): Observable<Told<SimulationJobs['forecast']>> {
+    return this.jobs.job('forecast', asked);
   }
 
-  compare(one: PanelPicture, other: PanelPicture): Promise<Difference> {
-    return this.worker.ask((api) => api.compare(one, other));
+  compare(asked: AskedOf<SimulationJobs['compare']>): Observable<Difference> {
+    return this.jobs.answer('compare', asked);
   }
 
-  openRaster(sheet: OpenedSheet, spans: readonly LayerSpan[], onProgress: OnProgress): Running<Uint8Array> {
-    return this.run((api, job, sign) => api.openRaster(job, sheet, spans, proxy(sign(onProgress))));
-  }
-
-  private run<Answer>(
-    start: (api: Remote<SimulationApi>, job: number, sign: Sign) => Promise<Answer | null>,
-  ): Running<Answer> {
-    const job = ++this.jobs;
-    return {
-      ended: this.worker.ask((api, sign) => start(api, job, sign)),
-      cancel: () => this.worker.tell((api) => api.cancel(job)),
-    };
+  openRaster(asked: AskedOf<SimulationJobs['openRaster']>): Observable<Told<SimulationJobs['openRaster']>> {
+    return this.jobs.job('openRaster', asked);
   }
 }

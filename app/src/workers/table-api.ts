@@ -1,25 +1,15 @@
-import type { Mood, Suggestion } from '@kettle/core/dish';
-import type { Composition, Filled } from '@kettle/core/areas';
-import type { CutPlan, CutRequest, Offcut, Size } from '@kettle/core/card';
+import type { CutPlan, Offcut } from '@kettle/core/card';
 import type { CheckContext, Finding } from '@kettle/core/checks';
-import type { Point, Polygon } from '@kettle/core/geometry';
 import type { PackedResists } from '@kettle/core/masking';
-import type { Paper } from '@kettle/core/paper';
-import type {
-  Calibration,
-  MatchAnswer,
-  MatchRequest,
-  PaletteAnswer,
-  PaletteRequest,
-  Pigment,
-  ReadSwatch,
-} from '@kettle/core/pigment';
-import type { Command, Plan, Studio } from '@kettle/core/plan';
-import type { Batch, BetterOrder, LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
-import type { PackedLines } from '@kettle/core/sketch';
+import type { Plan } from '@kettle/core/plan';
+import type { LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
-import type { ColourReckoning } from './colour-reckoning';
-import type { OnProgress } from './watching';
+
+/** A plan on its way to the worker: what is masked freehand goes packed beside it, and pencil lines stay at home; both are many. */
+export interface PackedPlan {
+  readonly plan: Plan;
+  readonly resists: PackedResists;
+}
 
 /** What the worker works out of a plan: times, colours, findings. `revision` says of which state of the plan. */
 export interface LookAhead {
@@ -66,67 +56,4 @@ export interface Cutting extends CutPlan {
 export type Desk = NonNullable<CheckContext['desk']>;
 
 /** The answer as the worker sends it; the snapshot need not travel back. */
-export type LookAheadAnswer = Omit<LookAhead, 'plan'>;
-
-/**
- * The worker's side of the protocol. Plans come as snapshots with a revision that goes back with the
- * answer, so that a stale one can be dropped; long work reports its progress and can be cancelled.
- */
-export interface TableApi {
-  /* What is masked freehand comes packed beside the plan, and pencil lines stay at home: both are many. */
-  lookAhead(plan: Plan, resists: PackedResists, revision: number, desk: Desk): Promise<LookAheadAnswer>;
-  /** What would be done to the plan to give it passes; throws where nothing is drawn. */
-  propose(plan: Plan, resists: PackedResists): Promise<readonly Command[]>;
-  /** Searches a mix; `null` when cancelled, as with all jobs. `onProgress` hears the share done, 0…1. */
-  matchColour(job: number, request: MatchRequest, onProgress: OnProgress): Promise<MatchAnswer | null>;
-  /** Chooses the few pigments of a box that give all wanted colours. */
-  choosePalette(
-    job: number,
-    box: readonly Pigment[],
-    paper: Paper,
-    request: PaletteRequest,
-    onProgress: OnProgress,
-  ): Promise<PaletteAnswer | null>;
-  /** Three palettes of a box for a mood; `null` when cancelled. */
-  suggest(
-    job: number,
-    box: readonly Pigment[],
-    paper: Paper,
-    mood: Omit<Mood, 'word'>,
-    onProgress: OnProgress,
-  ): Promise<Suggestion[] | null>;
-  /** What a palette reaches at a lightness, as regions of a* and b*. */
-  reach(palette: readonly Pigment[], paper: Paper, lightness: number): Promise<Polygon[]>;
-  /** How the colours of a card stand to one another, and what of them it takes. */
-  reckonColours(plan: Plan, resists: PackedResists, dish: Studio['dish']): Promise<ColourReckoning>;
-  /**
-   * The acts in a better order; `null` where there is none, or none without a new stop, or when cancelled. Where no order can
-   * be, what cannot hold together and the cheapest way out.
-   */
-  putInOrder(
-    job: number,
-    plan: Plan,
-    resists: PackedResists,
-    onProgress: OnProgress,
-  ): Promise<Omit<BetterOrder, 'plan'> | Deadlock | null>;
-  /** Puts all copies of a card, or one of each of several, in one order; rejects, in words, where none can be. */
-  batch(
-    job: number,
-    plans: readonly Plan[],
-    resists: readonly PackedResists[],
-    desk: Desk,
-    onProgress: OnProgress,
-  ): Promise<Batch | null>;
-  /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
-  cut(request: CutRequest): Promise<Cutting>;
-  /** What a press on a panel fills between lines. */
-  fill(lines: PackedLines, at: Point, panel: Size): Promise<Filled | null>;
-  /** How a panel is laid out; the plan comes without its lines, which come packed. */
-  compose(plan: Plan, lines: PackedLines, darkness: ReadonlyMap<string, number>): Promise<Composition>;
-  /** For each area of a plan the ways to keep it light, the best first. */
-  rankWhites(plan: Plan, resists: PackedResists): Promise<RankedWhite[]>;
-  reckonMasks(plan: Plan, resists: PackedResists): Promise<MaskReckoning>;
-  /** Fits a pigment to the painter's own swatches. */
-  calibrate(like: Pigment, paper: Paper, swatches: readonly ReadSwatch[]): Promise<Calibration>;
-  cancel(job: number): void;
-}
+export type LookAheadAnswer = Omit<LookAhead, 'plan' | 'revision'>;

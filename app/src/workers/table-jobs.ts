@@ -1,20 +1,50 @@
 import { composition, filledAt, fluidMl } from '@kettle/core/areas';
-import { cutSheet, offcutsOf } from '@kettle/core/card';
-import { checkAllKinds, runChecks } from '@kettle/core/checks';
-import { suggestPalettes } from '@kettle/core/dish';
+import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/card';
+import { checking, checkingAllKinds } from '@kettle/core/checks';
+import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/dish';
+import type { Point } from '@kettle/core/geometry';
 import { unpackResists } from '@kettle/core/masking';
-import { boxShelf, calibrate, choosePalette, matchIn, tableShelf } from '@kettle/core/pigment';
-import { planPaper, type Plan } from '@kettle/core/plan';
+import type { Paper } from '@kettle/core/paper';
+import {
+  boxShelf,
+  calibrate,
+  choosePalette,
+  matchIn,
+  tableShelf,
+  type MatchAnswer,
+  type MatchRequest,
+  type PaletteAnswer,
+  type PaletteRequest,
+  type Pigment,
+  type ReadSwatch,
+} from '@kettle/core/pigment';
+import { planPaper, type Plan, type Studio } from '@kettle/core/plan';
 import { proposePasses } from '@kettle/core/proposals';
-import { areaLooks, batchOf, cheapestWayOut, inOrder, layOut, type BetterOrder } from '@kettle/core/schedule';
-import { unpackLines } from '@kettle/core/sketch';
-import { BadInput, done, type Work } from '@kettle/core/units';
-import { reachAt } from '@kettle/core/values';
+import {
+  batchOf,
+  cheapestWayOut,
+  inOrder,
+  layingOut,
+  lookingOn,
+  type Batch,
+  type BetterOrder,
+} from '@kettle/core/schedule';
+import { unpackLines, type PackedLines } from '@kettle/core/sketch';
+import { asPart, BadInput, type Work } from '@kettle/core/units';
+import { reachAt, tracingBorders } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
-import type { Deadlock, TableApi } from './table-api';
-import { reckonColours } from './colour-reckoning';
-import { watching } from './watching';
+import { reckoningColours } from './colour-reckoning';
+import { atOnce, type Jobs } from './jobs';
+import type {
+  Cutting,
+  Deadlock,
+  Desk,
+  LookAheadAnswer,
+  MaskReckoning,
+  PackedPlan,
+  RankedWhite,
+} from './table-api';
 
 function creepOf(plan: Plan, line: LineKernel): Map<string, number> {
   const paper = planPaper(plan);
@@ -29,123 +59,160 @@ const UNSAID = { wanted: null, edge: 'hard' } as const;
 /** Share of a palette's choice that goes into colouring the box. */
 const TABLE_SHARE = 0.7;
 
-const stops = (plan: Plan): number =>
-  runChecks(plan, layOut(plan)).filter(({ severity }) => severity === 'stop').length;
+const unpacked = ({ plan, resists }: PackedPlan): Plan => ({ ...plan, resists: unpackResists(resists) });
 
-function* orderOrWayOut(plan: Plan): Work<BetterOrder | Deadlock | null> {
+/** Times, looks and findings; where things meet is found first, so that no check holds the rest up. */
+function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAheadAnswer> {
+  yield* asPart(tracingBorders(plan), 0, 0.3);
+  const timeline = yield* asPart(layingOut(plan), 0.3, 0.4);
+  const looks = yield* asPart(lookingOn(plan, timeline), 0.4, 0.5);
+  const findings = yield* asPart(checkingAllKinds(plan, timeline, desk), 0.5, 1);
+  return { timeline, looks, findings, creepMm: creepOf(plan, line), kernel: line.name };
+}
+
+function* stops(plan: Plan): Work<number> {
+  const findings = yield* checking(plan, yield* layingOut(plan));
+  return findings.filter(({ severity }) => severity === 'stop').length;
+}
+
+function* puttingInOrder(plan: Plan): Work<Omit<BetterOrder, 'plan'> | Deadlock | null> {
   const found = yield* inOrder(plan);
-  return found && 'conflict' in found
-    ? { ...found, wayOut: yield* cheapestWayOut(plan, found.conflict) }
-    : found;
+  if (found === null) return null;
+  if ('conflict' in found) return { ...found, wayOut: yield* cheapestWayOut(plan, found.conflict) };
+  const { plan: better, ...order } = found;
+  return (yield* stops(better)) > (yield* stops(plan)) ? null : order;
+}
+
+function* batching(plans: readonly Plan[], desk: Desk): Work<Batch> {
+  try {
+    return yield* batchOf(plans, desk);
+  } catch (cause) {
+    throw cause instanceof BadInput ? new Error(`It does not go: ${cause.reason}.`) : cause;
+  }
+}
+
+function* cuttingUp(request: CutRequest): Work<Cutting> {
+  const plan = yield* cutting(request);
+  return { ...plan, offcuts: offcutsOf(request, plan) };
+}
+
+function* rankingWhites(plan: Plan): Work<RankedWhite[]> {
+  const { masks } = yield* layingOut(plan);
+  const ranked: RankedWhite[] = [];
+  for (const [i, { id }] of plan.areas.entries()) {
+    yield i / plan.areas.length;
+    const white = plan.whites.find(({ area }) => area === id) ?? UNSAID;
+    const laid = masks.find(({ area }) => area === id);
+    const maskedS = laid && laid.offS !== null ? laid.offS - laid.onS : null;
+    const facts = whiteFacts(plan, id, white, maskedS);
+    ranked.push({ area: id, facts, ways: rankWays(facts) });
+  }
+  return ranked;
+}
+
+function* reckoningMasks(plan: Plan): Work<MaskReckoning> {
+  const { masks } = yield* layingOut(plan);
+  const ml = new Map<string, number>();
+  for (const [i, resist] of plan.resists.entries()) {
+    yield i / plan.resists.length;
+    ml.set(resist.id, fluidMl(plan, resist));
+  }
+  return { ml, allMl: fluidForAll(plan), removals: removals(plan, masks) };
 }
 
 /** What the worker does when asked, given the compiled kernel once it has loaded. */
-export function tableJobs(kernel: Promise<LineKernel>): TableApi {
-  const watch = watching();
+export function tableJobs(kernel: Promise<LineKernel>) {
   const tableFor = tableShelf();
   const boxFor = boxShelf();
 
   return {
-    async lookAhead(bare, resists, revision, desk) {
-      const plan = { ...bare, resists: unpackResists(resists) };
-      const line = await kernel;
-      const timeline = layOut(plan);
-      return {
-        revision,
-        timeline,
-        looks: areaLooks(plan, timeline),
-        findings: checkAllKinds(plan, timeline, desk),
-        creepMm: creepOf(plan, line),
-        kernel: line.name,
-      };
+    async lookAhead({ card, desk }: { card: PackedPlan; desk: Desk }): Promise<Work<LookAheadAnswer>> {
+      return lookingAhead(unpacked(card), desk, await kernel);
     },
 
-    async matchColour(job, request, onProgress) {
-      const table = await watch.work(job, tableFor(request), onProgress);
-      return table && matchIn(table, request.target);
+    /** What would be done to the plan to give it passes; throws where nothing is drawn. */
+    propose: (card: PackedPlan) => atOnce(() => proposePasses(unpacked(card)).commands),
+
+    /** The acts in a better order; `null` where there is none without a new stop. Where no order can be, what cannot hold together. */
+    putInOrder: (card: PackedPlan) => puttingInOrder(unpacked(card)),
+
+    /** All copies of a card, or one of each of several, in one order; throws, in words, where none can be. */
+    batch: ({ cards, desk }: { cards: readonly PackedPlan[]; desk: Desk }) =>
+      batching(cards.map(unpacked), desk),
+
+    *matchColour(request: MatchRequest): Work<MatchAnswer> {
+      return matchIn(yield* tableFor(request), request.target);
     },
 
-    async choosePalette(job, box, paper, request, onProgress) {
-      const table = await watch.work(job, boxFor(box, paper), (share) => onProgress(TABLE_SHARE * share));
-      return (
-        table &&
-        watch.work(job, choosePalette(table, request), (share) =>
-          onProgress(TABLE_SHARE + (1 - TABLE_SHARE) * share),
-        )
-      );
+    /** The few pigments of a box that give all wanted colours. */
+    *choosePalette({ box, paper, request }: BoxOn & { request: PaletteRequest }): Work<PaletteAnswer> {
+      const table = yield* asPart(boxFor(box, paper), 0, TABLE_SHARE);
+      return yield* asPart(choosePalette(table, request), TABLE_SHARE, 1);
     },
 
-    async suggest(job, box, paper, mood, onProgress) {
-      const table = await watch.work(job, boxFor(box, paper), (share) => onProgress(TABLE_SHARE * share));
-      return (
-        table &&
-        watch.work(job, suggestPalettes(table, mood), (share) =>
-          onProgress(TABLE_SHARE + (1 - TABLE_SHARE) * share),
-        )
-      );
+    /** Three palettes of a box for a mood. */
+    *suggest({ box, paper, mood }: BoxOn & { mood: Omit<Mood, 'word'> }): Work<Suggestion[]> {
+      const table = yield* asPart(boxFor(box, paper), 0, TABLE_SHARE);
+      return yield* asPart(suggestPalettes(table, mood), TABLE_SHARE, 1);
     },
 
-    reach: (palette, paper, lightness) =>
-      Promise.resolve(reachAt(done(tableFor({ palette, paper })), lightness)),
-
-    reckonColours: (bare, resists, dish) =>
-      Promise.resolve(reckonColours({ ...bare, resists: unpackResists(resists) }, dish)),
-
-    propose: (bare, resists) =>
-      Promise.resolve(proposePasses({ ...bare, resists: unpackResists(resists) }).commands),
-
-    async putInOrder(job, bare, resists, onProgress) {
-      const plan = { ...bare, resists: unpackResists(resists) };
-      const found = await watch.work(job, orderOrWayOut(plan), onProgress);
-      if (!found || 'conflict' in found) return found;
-      const { plan: better, ...order } = found;
-      return stops(better) > stops(plan) ? null : order;
+    /** What a palette reaches at some lightnesses, as regions of a* and b*. */
+    *reach({
+      palette,
+      paper,
+      levels,
+    }: {
+      palette: readonly Pigment[];
+      paper: Paper;
+      levels: readonly number[];
+    }) {
+      const table = yield* tableFor({ palette, paper });
+      return levels.map((lightness) => reachAt(table, lightness));
     },
 
-    async batch(job, bare, resists, desk, onProgress) {
-      const plans = bare.map((plan, i) => ({ ...plan, resists: unpackResists(resists[i]) }));
-      try {
-        return await watch.work(job, batchOf(plans, desk), onProgress);
-      } catch (cause) {
-        throw cause instanceof BadInput ? new Error(`It does not go: ${cause.reason}.`) : cause;
-      }
-    },
+    reckonColours: ({ card, dish }: { card: PackedPlan; dish: Studio['dish'] }) =>
+      reckoningColours(unpacked(card), dish),
 
-    cut(request) {
-      const plan = cutSheet(request);
-      return Promise.resolve({ ...plan, offcuts: offcutsOf(request, plan) });
-    },
+    /** A cutting plan with what is worth keeping of its sheets. Throws `BadInput` for more pieces than anybody cuts. */
+    cut: cuttingUp,
 
-    fill: (lines, at, panel) => Promise.resolve(filledAt(unpackLines(lines), at, panel)),
+    /** What a press on a panel fills between lines. */
+    fill: ({ lines, at, panel }: { lines: PackedLines; at: Point; panel: Size }) =>
+      atOnce(() => filledAt(unpackLines(lines), at, panel)),
 
-    compose: (plan, lines, darkness) =>
-      Promise.resolve(composition({ ...plan, lines: unpackLines(lines) }, darkness)),
+    /** How a panel is laid out; the plan comes without its lines, which come packed. */
+    compose: ({
+      plan,
+      lines,
+      darkness,
+    }: {
+      plan: Plan;
+      lines: PackedLines;
+      darkness: ReadonlyMap<string, number>;
+    }) => atOnce(() => composition({ ...plan, lines: unpackLines(lines) }, darkness)),
 
-    rankWhites(bare, resists) {
-      const plan = { ...bare, resists: unpackResists(resists) };
-      const { masks } = layOut(plan);
-      return Promise.resolve(
-        plan.areas.map(({ id }) => {
-          const white = plan.whites.find(({ area }) => area === id) ?? UNSAID;
-          const laid = masks.find(({ area }) => area === id);
-          const maskedS = laid && laid.offS !== null ? laid.offS - laid.onS : null;
-          const facts = whiteFacts(plan, id, white, maskedS);
-          return { area: id, facts, ways: rankWays(facts) };
-        }),
-      );
-    },
+    /** For each area of a plan the ways to keep it light, the best first. */
+    rankWhites: (card: PackedPlan) => rankingWhites(unpacked(card)),
 
-    reckonMasks(bare, resists) {
-      const plan = { ...bare, resists: unpackResists(resists) };
-      return Promise.resolve({
-        ml: new Map(plan.resists.map((resist) => [resist.id, fluidMl(plan, resist)])),
-        allMl: fluidForAll(plan),
-        removals: removals(plan, layOut(plan).masks),
-      });
-    },
+    reckonMasks: (card: PackedPlan) => reckoningMasks(unpacked(card)),
 
-    calibrate: (like, paper, swatches) => Promise.resolve(calibrate(like, paper, swatches)),
-
-    cancel: watch.cancel,
-  };
+    /** Fits a pigment to the painter's own swatches. */
+    calibrate: ({
+      like,
+      paper,
+      swatches,
+    }: {
+      like: Pigment;
+      paper: Paper;
+      swatches: readonly ReadSwatch[];
+    }) => atOnce(() => calibrate(like, paper, swatches)),
+  } satisfies Jobs;
 }
+
+/** A paint box, and the paper it is tried on. */
+interface BoxOn {
+  readonly box: readonly Pigment[];
+  readonly paper: Paper;
+}
+
+export type TableJobs = ReturnType<typeof tableJobs>;

@@ -1,20 +1,24 @@
+import type { Work } from '../units';
 import { columnOf, rowOf, type Pattern } from './guillotine';
 import { DUST_MM, type CutSheet, type PieceKind } from './piece-kind';
 
 /** Ways to part a choice of pieces in two, over all choices, up to which all are tried: 3¹⁰ is ten different pieces. */
 const MOST_PARTINGS = 60_000;
 
+/** Share of the time that goes into the boxes of all choices. */
+const BOXES_SHARE = 0.6;
+
 /**
  * The best patterns for some sheets by trying all. A choice is how many of each kind are taken; of every choice the
  * smallest boxes are kept into which it can be cut, none both narrower and lower than another, each joined of two
  * smaller choices' boxes (every guillotine pattern is). `null` when there are too many choices.
  */
-export function cutExactly(kinds: readonly PieceKind[], sheet: CutSheet): Pattern[] | null {
+export function* cutExactly(kinds: readonly PieceKind[], sheet: CutSheet): Work<Pattern[] | null> {
   const partings = kinds.reduce((product, { count }) => (product * (count + 1) * (count + 2)) / 2, 1);
   if (partings > MOST_PARTINGS) return null;
   const steps = stepsOf(kinds);
   const choices = steps.at(-1)!;
-  const boxes = boxesOfAll(kinds, sheet, steps);
+  const boxes = yield* boxesOfAll(kinds, sheet, steps);
   const area = Float64Array.from({ length: choices }, (_, choice) =>
     kinds.reduce((sum, kind, i) => sum + takenOf(choice, steps, i) * kind.area, 0),
   );
@@ -24,7 +28,8 @@ export function cutExactly(kinds: readonly PieceKind[], sheet: CutSheet): Patter
   let had = new Map<number, Pattern[]>([[0, []]]);
   for (let n = 0; n < sheet.sheets; n++) {
     const more = new Map(had);
-    for (const [choice, patterns] of had)
+    for (const [choice, patterns] of had) {
+      yield BOXES_SHARE + ((1 - BOXES_SHARE) * n) / sheet.sheets;
       for (const next of [...partsOf(choices - 1 - choice, steps, kinds), choices - 1 - choice]) {
         const pattern = ofOneSheet[next];
         if (!pattern || patterns.length < n) continue;
@@ -32,6 +37,7 @@ export function cutExactly(kinds: readonly PieceKind[], sheet: CutSheet): Patter
         const known = more.get(choice + next);
         if (!known || isBetter(candidate, known)) more.set(choice + next, candidate);
       }
+    }
     if (more.size === had.size) break;
     had = more;
   }
@@ -53,10 +59,15 @@ function stepsOf(kinds: readonly PieceKind[]): number[] {
 const takenOf = (choice: number, steps: readonly number[], kind: number): number =>
   Math.floor((choice % steps[kind + 1]) / steps[kind]);
 
-function boxesOfAll(kinds: readonly PieceKind[], sheet: CutSheet, steps: readonly number[]): Pattern[][] {
+function* boxesOfAll(
+  kinds: readonly PieceKind[],
+  sheet: CutSheet,
+  steps: readonly number[],
+): Work<Pattern[][]> {
   const choices = steps.at(-1)!;
   const boxes: Pattern[][] = Array.from({ length: choices }, () => []);
   for (let choice = 1; choice < choices; choice++) {
+    yield (BOXES_SHARE * choice) / choices;
     const found: Pattern[] = [];
     kinds.forEach(({ ways }, kind) => {
       if (choice === steps[kind]) found.push(...ways.map((way) => ({ kind, ...way })));

@@ -1,9 +1,12 @@
+import type { Work } from '../units';
 import { columnOf, rowOf, type Pattern } from './guillotine';
 import { DUST_MM, pieceCount, type CutSheet, type PieceKind } from './piece-kind';
 
 /** Pieces that may be held against parts, which bounds the time; fewer are, as pieces get used up. */
 const WORK = 600_000;
 const FIRST_BEAM = 8;
+/** Unfinished plans that are gone on with before anybody may stop it. */
+const PLANS_AT_ONCE = 100;
 const WIDEST_BEAM = 8000;
 /** Up to so many pieces the painter is glad to wait a little longer for a better plan. */
 const FEW_PIECES = 40;
@@ -67,18 +70,18 @@ interface Step {
  * the same cuts). Plans grow piece by piece, always in the part that comes next; of all plans with equally many pieces
  * those are kept that have lost least. A narrow beam often places all; if not, one as wide as time allows.
  */
-export function cutBySearch(kinds: readonly PieceKind[], sheet: CutSheet): Pattern[] {
+export function* cutBySearch(kinds: readonly PieceKind[], sheet: CutSheet): Work<Pattern[]> {
   const wanted = kinds.reduce((sum, { count, area }) => sum + count * area, 0);
   const ways = kinds.reduce((sum, kind) => sum + kind.ways.length, 0);
   const pieces = Math.max(1, pieceCount(kinds));
   const affordable = Math.floor((WORK * Math.max(1, FEW_PIECES / pieces)) / (2 * pieces * Math.max(1, ways)));
-  const first = beam(kinds, sheet, FIRST_BEAM);
+  const first = yield* beam(kinds, sheet, FIRST_BEAM);
   if (first.placed >= wanted - DUST_MM) return patternsOf(first);
-  const wide = beam(kinds, sheet, Math.max(FIRST_BEAM, Math.min(WIDEST_BEAM, affordable)));
+  const wide = yield* beam(kinds, sheet, Math.max(FIRST_BEAM, Math.min(WIDEST_BEAM, affordable)));
   return patternsOf(isBetter(wide, first) ? wide : first);
 }
 
-function beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Begun {
+function* beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Work<Begun> {
   let open: Stack | null = null;
   for (let n = 0; n < sheet.sheets; n++)
     open = { part: { width: sheet.width, height: sheet.height }, next: open };
@@ -91,15 +94,19 @@ function beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Begu
     .sort((a, b) => a.side - b.side);
   let plans: Begun[] = [{ before: null, laid: null, open, left, placed: 0, lost: 0 }];
   let best = plans[0];
+  const most = Math.max(1, pieceCount(kinds));
+  let share = 0;
   while (plans.length > 0) {
     const steps: Step[] = [];
-    for (const plan of plans) {
+    for (const [i, plan] of plans.entries()) {
+      if (i % PLANS_AT_ONCE === 0) yield share;
       const from = steps.length;
       waysOn(plan, kinds, narrowest, steps);
       if (steps.length === from && isBetter(plan, best)) best = plan;
     }
     steps.sort((a, b) => a.price - b.price || b.placed - a.placed);
     plans = leastLost(steps, width);
+    share = Math.min(1, share + 1 / most);
   }
   return best;
 }

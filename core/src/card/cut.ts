@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { BadInput, lengthMm, sizeMm } from '../units';
+import { BadInput, done, lengthMm, sizeMm, type Work } from '../units';
 import { cutExactly } from './cut-exact';
 import { cutBySearch } from './cut-search';
 import { cutsOf, piecesOf } from './guillotine';
@@ -74,7 +74,7 @@ const MOST_PIECES = 5000;
  * to try all (ten pieces, or hundreds of one size); beyond that the best of many tries. Throws
  * `BadInput` for more pieces than anybody cuts at once.
  */
-export function cutSheet(request: CutRequest): CutPlan {
+export function* cutting(request: CutRequest): Work<CutPlan> {
   const { sheet, marginMm, gapMm, sheets } = request;
   const usable: CutSheet = {
     width: sheet.widthMm - 2 * marginMm + gapMm,
@@ -87,7 +87,7 @@ export function cutSheet(request: CutRequest): CutPlan {
       'pieces',
       `come to ${pieceCount(kinds)}, more than ${MOST_PIECES}; take larger ones, or fewer sheets`,
     );
-  const patterns = cutExactly(kinds, usable) ?? cutBySearch(kinds, usable);
+  const patterns = (yield* cutExactly(kinds, usable)) ?? (yield* cutBySearch(kinds, usable));
   const laid = patterns.flatMap((pattern, i) =>
     piecesOf(pattern, marginMm, gapMm).map((at) => ({ ...at, sheet: i })),
   );
@@ -118,6 +118,9 @@ export function cutSheet(request: CutRequest): CutPlan {
     wastePct: used === 0 ? 0 : 100 * (1 - area / used),
   };
 }
+
+/** The same in one go. */
+export const cutSheet = (request: CutRequest): CutPlan => done(cutting(request));
 
 function kindOf(
   { sheet, gapMm }: CutRequest,

@@ -33,6 +33,14 @@ export {
   type Sheets,
   type SheetStock,
 } from './stock';
-export { cutRequestSchema, cutSheet, type Cut, type CutPlan, type CutRequest, type PlacedPiece } from './cut';
+export {
+  cutRequestSchema,
+  cutSheet,
+  cutting,
+  type Cut,
+  type CutPlan,
+  type CutRequest,
+  type PlacedPiece,
+} from './cut';
 export { offcutsOf, type Offcut } from './offcuts';
 export { weighCard, type Parcel, type PostLimits } from './weigh';

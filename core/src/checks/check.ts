@@ -45,5 +45,6 @@ export type Found = Omit<Finding, 'id' | 'key' | 'severity'> & { readonly severi
 export interface Check {
   readonly id: string;
   readonly severity: Severity;
-  readonly find: (context: CheckContext) => Found[];
+  /** One that has much to try finds its findings one by one, so that it can be stopped between them. */
+  readonly find: (context: CheckContext) => Iterable<Found>;
 }

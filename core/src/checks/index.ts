@@ -1,3 +1,3 @@
 export type { Check, CheckContext, Finding, Severity } from './check';
-export { checkAllKinds } from './all-kinds';
-export { CHECKS, runChecks } from './registry';
+export { checkAllKinds, checkingAllKinds } from './all-kinds';
+export { checking, CHECKS, runChecks } from './registry';

@@ -25,28 +25,26 @@ const LIMIT_L = 5;
 export const lighterOverDarker: Check = {
   id: 'lighter-over-darker',
   severity: 'look',
-  find: ({ plan, timeline }) =>
-    timeline.steps.flatMap(({ act }, index) => {
-      if (act.kind !== 'pass' || act.mix === null) return [];
+  *find({ plan, timeline }) {
+    for (const [index, { act }] of timeline.steps.entries()) {
+      if (act.kind !== 'pass' || act.mix === null) continue;
       const mix = mixOf(plan, act.mix);
-      if (mix.wanted === null && changedByGround(act.technique)) return [];
+      if (mix.wanted === null && changedByGround(act.technique)) continue;
       const wantedL = (mix.wanted ?? glazeLab(planPaper(plan), [laidMix(plan, mix, act.filmUm)]))[0];
-      return act.areas.flatMap((area) => {
-        const covered = layersAt(plan, area, index).length > 0;
-        const paints = layersAt(plan, area, index + 1).length > layersAt(plan, area, index).length;
-        if (!covered || !paints) return [];
+      for (const area of act.areas) {
+        const covered = layersAt(plan, area, index).length;
+        if (covered === 0 || layersAt(plan, area, index + 1).length <= covered) continue;
         const reachedL = colourAt(plan, area, index + 1)[0];
-        if (wantedL - reachedL <= LIMIT_L) return [];
-        return [
-          {
-            where: { area, pass: act.id },
-            number: { value: round1(wantedL - reachedL), unit: 'L*', limit: LIMIT_L },
-            why: `${mix.name} is wanted at L* ${Math.round(wantedL)}, over what lies on ${areaOf(plan, area).name} it dries at ${Math.round(reachedL)}: transparent paint cannot lighten. Keep a white there, lift, or use an opaque.`,
-            ...paintedRound(plan, area, index),
-          },
-        ];
-      });
-    }),
+        if (wantedL - reachedL <= LIMIT_L) continue;
+        yield {
+          where: { area, pass: act.id },
+          number: { value: round1(wantedL - reachedL), unit: 'L*', limit: LIMIT_L },
+          why: `${mix.name} is wanted at L* ${Math.round(wantedL)}, over what lies on ${areaOf(plan, area).name} it dries at ${Math.round(reachedL)}: transparent paint cannot lighten. Keep a white there, lift, or use an opaque.`,
+          ...paintedRound(plan, area, index),
+        };
+      }
+    }
+  },
 };
 
 const changedByGround = (technique: string): boolean =>

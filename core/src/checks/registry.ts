@@ -1,6 +1,7 @@
 import { acrossGrain } from './across-grain';
 import type { Plan } from '../plan';
 import type { Timeline } from '../schedule';
+import { done, type Work } from '../units';
 import { backrunRisk, secondPassWater } from './backrun-risk';
 import { barrierGap } from './barrier-gap';
 import { bleedIntoWet } from './bleed-into-wet';
@@ -61,22 +62,24 @@ const GRAVEST_FIRST = ['stop', 'look', 'note'];
  * All findings of a plan, the gravest first, as much as the house lets each check matter, without those the painter has
  * accepted. Without a desk, what depends on its dish and evenings takes a usual dish and is silent of evenings.
  */
-export function runChecks(plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] {
+export function* checking(plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Work<Finding[]> {
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
   const context: CheckContext = { plan, timeline, ...(desk ? { desk } : {}) };
-  return CHECKS.filter(({ id }) => plan.rules.weights[id] !== 'off')
-    .flatMap(({ id, severity, find }) =>
-      find(context).map((found): Finding => {
-        const weight = plan.rules.weights[id] as Finding['severity'] | undefined;
-        return {
-          severity,
-          ...found,
-          ...(weight ? { severity: weight } : {}),
-          id,
-          key: keyOf(id, found.where),
-        };
-      }),
-    )
-    .filter(({ key }) => !accepted.has(key))
-    .sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));
+  const findings: Finding[] = [];
+  for (const [i, { id, severity, find }] of CHECKS.entries()) {
+    const weight = plan.rules.weights[id] as Finding['severity'] | 'off' | undefined;
+    if (weight === 'off') continue;
+    yield i / CHECKS.length;
+    for (const found of find(context)) {
+      const key = keyOf(id, found.where);
+      if (!accepted.has(key))
+        findings.push({ severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
+      yield i / CHECKS.length;
+    }
+  }
+  return findings.sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));
 }
+
+/** The same in one go. */
+export const runChecks = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
+  done(checking(plan, timeline, desk));

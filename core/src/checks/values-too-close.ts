@@ -9,20 +9,20 @@ import { uppermost } from './used-mixes';
 export const valuesTooClose: Check = {
   id: 'values-too-close',
   severity: 'note',
-  find: ({ plan }) => {
+  *find({ plan }) {
     // How light metal is hangs on where it is seen from.
     const isPainted = (area: string): boolean => {
       const mix = mixOn(plan, area);
       return mix !== null && mixOf(plan, mix).medium !== 'metallic';
     };
-    return sharedEdges(plan)
-      .filter(({ lost, one, other }) => lost && isPainted(one) && isPainted(other))
-      .map(({ one, other, differenceL }) => ({
-        ...mended(plan, one, other),
-        where: { area: other, pair: one },
-        number: { value: Math.round(10 * differenceL) / 10, unit: 'L*', limit: LOST_EDGE_L },
-        why: `${nameOf(plan, one)} and ${nameOf(plan, other)} differ by ${differenceL.toFixed(1)} L* where they meet: the edge is lost, unless you want it so.`,
-      }));
+    for (const { one, other, lost, differenceL } of sharedEdges(plan))
+      if (lost && isPainted(one) && isPainted(other))
+        yield {
+          ...mended(plan, one, other),
+          where: { area: other, pair: one },
+          number: { value: Math.round(10 * differenceL) / 10, unit: 'L*', limit: LOST_EDGE_L },
+          why: `${nameOf(plan, one)} and ${nameOf(plan, other)} differ by ${differenceL.toFixed(1)} L* where they meet: the edge is lost, unless you want it so.`,
+        };
   },
 };
 

@@ -1,6 +1,7 @@
 import { hexOf } from '../colour';
 import { colourAt, wettedThrough, type Plan } from '../plan';
 import { wetLook } from '../water';
+import { done, type Work } from '../units';
 import { washAt } from './table';
 import type { Timeline, WetSpan } from './timeline';
 
@@ -14,9 +15,18 @@ export interface LookFrame {
 const FRAMES_A_WASH = 8;
 
 /** How each area looks as time goes: its frames in order, the first at 0 s. Wet paint is darker, and pales as it dries. */
-export function areaLooks(plan: Plan, timeline: Timeline): Map<string, LookFrame[]> {
-  return new Map(plan.areas.map((area) => [area.id, framesOf(plan, timeline, area.id)]));
+export function* lookingOn(plan: Plan, timeline: Timeline): Work<Map<string, LookFrame[]>> {
+  const looks = new Map<string, LookFrame[]>();
+  for (const [i, { id }] of plan.areas.entries()) {
+    yield i / plan.areas.length;
+    looks.set(id, framesOf(plan, timeline, id));
+  }
+  return looks;
 }
+
+/** The same in one go. */
+export const areaLooks = (plan: Plan, timeline: Timeline): Map<string, LookFrame[]> =>
+  done(lookingOn(plan, timeline));
 
 function framesOf(plan: Plan, timeline: Timeline, area: string): LookFrame[] {
   const frames: LookFrame[] = [{ atS: 0, hex: hexOf(colourAt(plan, area, 0)) }];

@@ -1,4 +1,5 @@
 import { handsOn, type Act, type Plan } from '../plan';
+import { done, type Work } from '../units';
 import { afterAct, CLEAR_TABLE, dryAt, waitFor, type LaidMask, type LaidWash, type Table } from './table';
 
 /** One act in its time, with the table as it finds it. */
@@ -36,12 +37,13 @@ export interface Timeline {
  * Works the order of acts out in time, one pair of hands, from the 0-D drying of each area; on a day on which everything dries
  * `factor` times as slowly, acts that wait for a stage still wait for what is then seen.
  */
-export function layOut(plan: Plan, factor = 1): Timeline {
+export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
   const steps: Step[] = [];
   const spans: WetSpan[] = [];
   const masks: MaskSpan[] = [];
   let table = CLEAR_TABLE;
-  for (const act of plan.acts) {
+  for (const [i, act] of plan.acts.entries()) {
+    yield i / plan.acts.length;
     const wait = waitFor(plan, act, table);
     if (wait.untilS === null) break;
     const startS = Math.max(table.freeS, wait.untilS);
@@ -66,6 +68,9 @@ export function layOut(plan: Plan, factor = 1): Timeline {
     endS: Math.max(table.freeS, ...spans.map((span) => span.untilS)),
   };
 }
+
+/** The same in one go. */
+export const layOut = (plan: Plan, factor = 1): Timeline => done(layingOut(plan, factor));
 
 /** Where a course that never dries stops being followed. */
 const lastKept = (wash: LaidWash): number => wash.laidS + wash.course.atS.at(-1)!;

@@ -10,3 +10,11 @@ export function done<Answer>(work: Work<Answer>): Answer {
   while (!step.done) step = work.next();
   return step.value;
 }
+
+/** Work as a part of a longer one: its shares lie between two of the whole. */
+export function* asPart<Answer>(work: Work<Answer>, from: number, to: number): Work<Answer> {
+  for (let step = work.next(); ; step = work.next()) {
+    if (step.done) return step.value;
+    yield from + (to - from) * step.value;
+  }
+}

@@ -1,5 +1,7 @@
 import { areasTouch, edgeWithin, grown } from '../areas';
+import type { Polygon } from '../geometry';
 import { colourAt, type Plan } from '../plan';
+import { done, type Work } from '../units';
 import { LOST_EDGE_L } from '../whites';
 
 /** A border two areas share, and how far they differ in lightness along it, dry and uncovered. */
@@ -20,22 +22,23 @@ const borders = new WeakMap<Plan['areas'], { readonly gapMm: number; readonly fo
 
 type Border = Pick<SharedEdge, 'one' | 'other' | 'sharedMm'>;
 
-function bordersOf(plan: Plan): readonly Border[] {
+/** Finds where areas of a plan meet; done beforehand, what asks for its borders has them at once. */
+export function* tracingBorders(plan: Plan): Work<readonly Border[]> {
   const { areas, rules } = plan;
   const known = borders.get(areas);
   if (known?.gapMm === rules.bleedGapMm) return known.found;
-  const found = areas.flatMap((one, i) => {
-    const touching = areas.slice(i + 1).filter((other) => areasTouch(plan, one.id, other.id));
-    if (touching.length === 0) return [];
-    // The later lies over the earlier: where they overlap it is the later one’s edge that is seen.
-    const reach = grown([one.outline], rules.bleedGapMm);
-    return touching
-      .map((other): Border => ({
-        ...{ one: one.id, other: other.id },
-        sharedMm: edgeWithin(other.outline, reach),
-      }))
-      .filter(({ sharedMm }) => sharedMm >= MEETS_MM);
-  });
+  const found: Border[] = [];
+  for (const [i, one] of areas.entries()) {
+    let reach: Polygon[] | null = null;
+    for (const other of areas.slice(i + 1)) {
+      yield i / areas.length;
+      if (!areasTouch(plan, one.id, other.id)) continue;
+      // The later lies over the earlier: where they overlap it is the later one’s edge that is seen.
+      reach ??= grown([one.outline], rules.bleedGapMm);
+      const sharedMm = edgeWithin(other.outline, reach);
+      if (sharedMm >= MEETS_MM) found.push({ one: one.id, other: other.id, sharedMm });
+    }
+  }
   borders.set(areas, { gapMm: rules.bleedGapMm, found });
   return found;
 }
@@ -43,7 +46,7 @@ function bordersOf(plan: Plan): readonly Border[] {
 /** All borders of a plan, the least difference first. */
 export function sharedEdges(plan: Plan): SharedEdge[] {
   const lightness = new Map(plan.areas.map(({ id }) => [id, colourAt(plan, id, plan.acts.length)[0]]));
-  return bordersOf(plan)
+  return done(tracingBorders(plan))
     .map((border): SharedEdge => {
       const differenceL = Math.abs(lightness.get(border.one)! - lightness.get(border.other)!);
       return { ...border, differenceL, lost: differenceL < LOST_EDGE_L };

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { catchError, EMPTY, from, map, of, switchMap } from 'rxjs';
+import { catchError, EMPTY, map, of, switchMap } from 'rxjs';
 import { ProgressBar } from 'primeng/progressbar';
 import { cautionFor, type MatchedMix } from '@kettle/core/pigment';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
+import { Search } from '../../state/search';
 import { Swatch } from '../../ui/swatch.component';
-import { TableWorker, type Search } from '../../workers/table-worker.service';
+import { TableWorker } from '../../workers/table-worker.service';
 import { recipeInWords } from './colours.view';
 import { Desk, partsOf, strengthOf } from './desk.service';
 
@@ -23,10 +24,10 @@ export class Answer {
   private readonly box = inject(PaintBox);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
-  private search: Search<unknown> | null = null;
+  private readonly search = new Search();
 
   readonly recipe = recipeInWords;
-  readonly share = signal<number | null>(null);
+  readonly share = this.search.share;
   readonly would = signal<{
     readonly says: string;
     readonly code: string;
@@ -41,9 +42,8 @@ export class Answer {
       .pipe(
         switchMap(({ dish, wanted }) => {
           if (!dish || dish.palette.length === 0) return of(null);
-          const search = this.worker.matchColour({ target: wanted, ...dish }, () => undefined);
-          return from(search.answer).pipe(
-            map((found) => found && { wanted, found }),
+          return this.worker.matchColour({ target: wanted, ...dish }).pipe(
+            map((found) => ({ wanted, found })),
             catchError((cause: unknown) => {
               this.messages.stop(`No parts could be found: ${String(cause)}.`, 'The dish is as it was.');
               return EMPTY;
@@ -79,18 +79,11 @@ export class Answer {
     const owned = this.box.toPaintWith();
     const pool = [...dish.palette, ...owned.filter(({ code }) => !dish.palette.some((p) => p.code === code))];
     const keep = dish.palette.map(({ code }) => code);
-    this.share.set(0);
-    const search = this.worker.choosePalette(
-      pool,
-      dish.paper,
-      { targets: [wanted], size: Math.min(pool.length, keep.length + 1), keep },
-      (share) => {
-        if (this.search === search) this.share.set(share);
-      },
-    );
-    this.search = search;
+    const request = { targets: [wanted], size: Math.min(pool.length, keep.length + 1), keep };
     try {
-      const answer = await search.answer;
+      const answer = await this.search.find(
+        this.worker.choosePalette({ box: pool, paper: dish.paper, request }),
+      );
       if (!answer) return;
       const added = answer.pigments.find(({ code }) => !keep.includes(code));
       const near = `ΔE ${answer.meanDeltaE.toFixed(1)}`;
@@ -102,14 +95,11 @@ export class Answer {
       );
     } catch (cause) {
       this.messages.stop(`The box could not be searched: ${String(cause)}.`, 'The dish is as it was.');
-    } finally {
-      this.search = null;
-      this.share.set(null);
     }
   }
 
   stopSearch(): void {
-    this.search?.cancel();
+    this.search.stop();
   }
 
   setOut(code: string): void {

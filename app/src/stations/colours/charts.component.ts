@@ -8,6 +8,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import { InputText } from 'primeng/inputtext';
 import { hexOf, labOf } from '@kettle/core/colour';
 import { writeGpl } from '@kettle/core/formats';
@@ -150,7 +151,9 @@ export class ChartsNote {
     this.says.set(`${row.name} is being fitted…`);
     try {
       const paper = planPaper(this.store.plan()!);
-      const { pigment, worst } = await this.table.calibrate(like, paper, row.swatches);
+      const { pigment, worst } = await firstValueFrom(
+        this.table.calibrate({ like, paper, swatches: row.swatches }),
+      );
       this.says.set(`${row.name} is calibrated; its swatches lie within ΔE ${worst.toFixed(1)} of the fit.`);
       return { ...pigment, code: like.code };
     } catch (cause) {
@@ -166,9 +169,8 @@ export class ChartsNote {
     const plan = this.store.plan()!;
     const paper = planPaper(plan);
     try {
-      const reaches = await Promise.all(
-        REACH_LEVELS.map((level) => this.table.reach(this.palette().slice(0, 6), paper, level)),
-      );
+      const palette = this.palette().slice(0, 6);
+      const reaches = await firstValueFrom(this.table.reach({ palette, paper, levels: REACH_LEVELS }));
       const mixes = plan.mixes.map((mix) => {
         const lab = glazeLab(paper, [laidMix(plan, mix, REFERENCE_FILM_UM)]);
         return { name: mix.name, lab, hex: hexOf(lab), wanted: mix.wanted };

@@ -4,7 +4,8 @@ import { glazeLab, pigmentByCode, PIGMENTS } from '@kettle/core/pigment';
 import { applyCommands, NEW_STUDIO, newMix, type Command, type Plan } from '@kettle/core/plan';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { quinceBranch } from '../../../../demo/quince-branch';
-import { reckonColours } from '../../workers/colour-reckoning';
+import { done } from '@kettle/core/units';
+import { reckoningColours } from '../../workers/colour-reckoning';
 import { amountRows, jarsInWords, mlInWords } from './amounts.view';
 import { blobPath } from './blob';
 import { cardLook } from './card-look';
@@ -147,7 +148,7 @@ it('a pigment of the painter’s own has a code of its name that no other has', 
 });
 
 describe('values', () => {
-  const found = reckonColours(plan, dish);
+  const found = done(reckoningColours(plan, dish));
 
   it('ladder: each dab at its own height, no word over another', () => {
     const { rungs, height } = ladderOf(found.ladder);
@@ -188,7 +189,7 @@ describe('the card', () => {
     const kettle = (light: 'D65' | 'warm', squint: 'open' | 3): string =>
       cardLook(plan, light, squint).shapes.find(({ id }) => id === 'kettle')!.fill!;
     expect(labOfHex(kettle('D65', 'open'))[0]).toBeCloseTo(
-      reckonColours(plan, dish).ladder.find(({ id }) => id === 'kettle')!.lightness,
+      done(reckoningColours(plan, dish)).ladder.find(({ id }) => id === 'kettle')!.lightness,
       0,
     );
     const tones = new Set(cardLook(plan, 'D65', 3).shapes.map(({ fill }) => fill));
@@ -201,7 +202,7 @@ describe('the card', () => {
 
 describe('amounts', () => {
   const batch = quinceBranch();
-  const { amounts, jars } = reckonColours(batch, dish);
+  const { amounts, jars } = done(reckoningColours(batch, dish));
 
   it('say what is mixed, what it makes, and what is short', () => {
     const [row] = amountRows(batch, amounts, dish);
@@ -212,20 +213,20 @@ describe('amounts', () => {
     expect(row.stop).toBe('');
     const mixes = batch.mixes.map((mix) => ({ ...mix, mixedMl: 0.5 }));
     const little = { ...batch, mixes };
-    expect(amountRows(little, reckonColours(little, dish).amounts, dish)[0].stop).toMatch(
+    expect(amountRows(little, done(reckoningColours(little, dish)).amounts, dish)[0].stop).toMatch(
       /short: it would run out/,
     );
   });
 
   it('say when a mix fills more wells than there are', () => {
     const small = { ...dish, wells: 2, wellMl: 0.5 };
-    expect(amountRows(batch, reckonColours(batch, small).amounts, small)[0].uses).toMatch(
+    expect(amountRows(batch, done(reckoningColours(batch, small)).amounts, small)[0].uses).toMatch(
       /It fills \d+ wells of 0\.50 ml, and the dish has 2 in all: take a larger bowl/,
     );
   });
 
   it('put first what must stand ready before any wetting', () => {
-    const rows = amountRows(plan, reckonColours(plan, dish).amounts, dish);
+    const rows = amountRows(plan, done(reckoningColours(plan, dish)).amounts, dish);
     expect(rows.map(({ first }) => first)).toEqual([...rows.map(({ first }) => first)].sort().reverse());
     expect(rows[0].first).toBe(true);
   });
@@ -256,7 +257,7 @@ it('an ink is not lifted, watercolour under it is', () => {
         white: { id: 'w', area: 'kettle', way: 'lift', tool: null, wanted: null, edge: 'soft' },
       },
     );
-    return reckonColours(lifted, dish).ladder.find(({ id }) => id === 'kettle')!.lightness;
+    return done(reckoningColours(lifted, dish)).ladder.find(({ id }) => id === 'kettle')!.lightness;
   };
   expect(lit('watercolour')).toBeGreaterThan(lit('ink') + 5);
   expect(glazeLab(plan.embedded.papers[0], [])[0]).toBeGreaterThan(lit('watercolour'));

@@ -8,8 +8,9 @@ import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { Search } from '../../state/search';
 import { NumberField } from '../../ui/number-field.component';
-import { TableWorker, type Search } from '../../workers/table-worker.service';
+import { TableWorker } from '../../workers/table-worker.service';
 import { cautionsOf, hexOfLab } from './colours.view';
 import { Desk } from './desk.service';
 
@@ -117,7 +118,7 @@ export class Ideas {
   private readonly desk = inject(Desk);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
-  private search: Search<Suggestion[]> | null = null;
+  private readonly search = new Search();
 
   readonly moods = computed(() => this.studio.studio().moods);
   readonly text = computed(() => {
@@ -130,7 +131,7 @@ export class Ideas {
       .map(({ word }) => word)
       .join(', '),
   );
-  readonly share = signal<number | null>(null);
+  readonly share = this.search.share;
   private readonly found = signal<readonly Suggestion[]>([]);
   readonly ideas = computed(() =>
     this.found().map(({ scheme, says, pigments, mixes, meanDeltaE }) => ({
@@ -149,29 +150,18 @@ export class Ideas {
   }
 
   async suggest(): Promise<void> {
-    this.share.set(0);
-    const search = this.worker.suggest(
-      this.box.toPaintWith().filter(({ metallic }) => !metallic),
-      planPaper(this.store.plan()!),
-      blended(this.meant()),
-      (share) => {
-        if (this.search === search) this.share.set(share);
-      },
-    );
-    this.search = search;
+    const box = this.box.toPaintWith().filter(({ metallic }) => !metallic);
+    const paper = planPaper(this.store.plan()!);
     try {
-      const answer = await search.answer;
+      const answer = await this.search.find(this.worker.suggest({ box, paper, mood: blended(this.meant()) }));
       if (answer) this.found.set(answer);
     } catch (cause) {
       this.messages.stop(`No palette could be chosen: ${String(cause)}.`, 'The dish is as it was.');
-    } finally {
-      this.search = null;
-      this.share.set(null);
     }
   }
 
   stop(): void {
-    this.search?.cancel();
+    this.search.stop();
   }
 
   /** Sets a suggestion out; what mixes are made of stays on the dish. */

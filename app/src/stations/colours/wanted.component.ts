@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { catchError, from, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap } from 'rxjs';
 import { InputText } from 'primeng/inputtext';
 import { Slider } from 'primeng/slider';
 import { labOf, labOfHex, labPlane, labSchema, type Lab } from '@kettle/core/colour';
@@ -84,7 +84,8 @@ export class Wanted {
     ).pipe(
       switchMap(({ dish, level }) =>
         dish && dish.palette.length > 0
-          ? from(this.worker.reach(dish.palette, dish.paper, level)).pipe(
+          ? this.worker.reach({ palette: dish.palette, paper: dish.paper, levels: [level] }).pipe(
+              map(([regions]) => regions),
               catchError((cause: unknown) => {
                 this.messages.stop(
                   `What the dish reaches is not known: ${String(cause)}.`,

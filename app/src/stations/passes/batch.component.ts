@@ -14,9 +14,10 @@ import type { Batch as BatchOrder } from '@kettle/core/schedule';
 import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { Search } from '../../state/search';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
-import { TableWorker, type Search } from '../../workers/table-worker.service';
+import { TableWorker } from '../../workers/table-worker.service';
 import { Variants } from './variants.component';
 import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
 
@@ -36,10 +37,10 @@ export class Batch {
   private readonly studio = inject(StudioStore);
   private readonly shelf = inject(CardShelf);
   private readonly worker = inject(TableWorker);
-  private search: Search<BatchOrder> | null = null;
+  private readonly search = new Search();
 
   readonly plan = this.store.plan;
-  readonly share = signal<number | null>(null);
+  readonly share = this.search.share;
   private readonly answer = signal<{
     readonly of: unknown;
     readonly batch: BatchOrder | null;
@@ -119,28 +120,19 @@ export class Batch {
   }
 
   stop(): void {
-    this.search?.cancel();
-    this.search = null;
-    this.share.set(null);
+    this.search.stop();
   }
 
   private async look(of: unknown): Promise<void> {
     this.stop();
     const plans = this.plans();
     if (plans.length === 0) return;
-    this.share.set(0);
-    const search = this.worker.batch(plans, this.studio.desk(), (share) => {
-      if (this.search === search) this.share.set(share);
-    });
-    this.search = search;
     try {
-      const batch = await search.answer;
+      const batch = await this.search.find(this.worker.batch(plans, this.studio.desk()));
       if (batch) this.answer.set({ of, batch, why: '' });
     } catch (cause) {
       const why = cause instanceof Error ? cause.message : String(cause);
       this.answer.set({ of, batch: null, why });
-    } finally {
-      if (this.search === search) this.stop();
     }
   }
 }

@@ -4,8 +4,9 @@ import type { Command } from '@kettle/core/plan';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
+import { Search } from '../../state/search';
 import type { Deadlock } from '../../workers/table-api';
-import { TableWorker, type Search } from '../../workers/table-worker.service';
+import { TableWorker } from '../../workers/table-worker.service';
 import {
   chainInWords,
   conflictInWords,
@@ -75,9 +76,9 @@ export class Order {
   private readonly lookAhead = inject(LookAheadService);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
-  private search: Search<unknown> | null = null;
+  private readonly search = new Search();
 
-  readonly share = signal<number | null>(null);
+  readonly share = this.search.share;
   private readonly answer = signal<{
     readonly acts: unknown;
     readonly order: readonly string[];
@@ -120,13 +121,8 @@ export class Order {
 
   async look(): Promise<void> {
     const plan = this.store.plan()!;
-    this.share.set(0);
-    const search = this.worker.putInOrder(plan, (share) => {
-      if (this.search === search) this.share.set(share);
-    });
-    this.search = search;
     try {
-      const found = await search.answer;
+      const found = await this.search.find(this.worker.putInOrder(plan));
       this.answer.set(
         found && 'conflict' in found
           ? { acts: plan.acts, order: [], says: 'These cannot hold together, in any order:', deadlock: found }
@@ -134,14 +130,11 @@ export class Order {
       );
     } catch (cause) {
       this.messages.stop(`No order could be looked for: ${String(cause)}.`, 'The acts are as they were.');
-    } finally {
-      this.search = null;
-      this.share.set(null);
     }
   }
 
   stop(): void {
-    this.search?.cancel();
+    this.search.stop();
   }
 
   take(): void {

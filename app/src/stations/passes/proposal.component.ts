@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import type { Command } from '@kettle/core/plan';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
@@ -55,7 +56,7 @@ export class Proposal {
     const plan = this.store.plan()!;
     this.busy.set(true);
     try {
-      this.answer.set({ of: plan, commands: await this.worker.propose(plan) });
+      this.answer.set({ of: plan, commands: await firstValueFrom(this.worker.propose(plan)) });
     } catch (cause) {
       this.messages.stop(`No passes could be proposed: ${String(cause)}.`, 'The card is as it was.');
     } finally {

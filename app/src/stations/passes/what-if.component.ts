@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { Messages } from '../../state/messages.service';
@@ -56,7 +57,7 @@ export class WhatIf {
       this.options().find((option) => option.id === id)!,
     );
     try {
-      const then = await this.worker.lookAhead(plan, 0, this.studio.desk());
+      const then = await firstValueFrom(this.worker.lookAhead(plan, 0, this.studio.desk()));
       this.answer.set({ of, id, then });
     } catch (cause) {
       this.messages.stop(

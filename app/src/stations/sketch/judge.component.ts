@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, from, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, switchMap } from 'rxjs';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -89,7 +89,7 @@ export class Judge {
       filter((subject) => subject !== null),
       debounceTime(SETTLE_MS),
       switchMap(({ plan, darkness }) =>
-        from(this.worker.compose(plan, darkness)).pipe(
+        this.worker.compose(plan, darkness).pipe(
           catchError((cause: unknown) => {
             this.messages.stop(
               `The panel could not be measured: ${String(cause)}.`,

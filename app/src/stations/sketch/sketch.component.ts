@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
@@ -239,9 +240,9 @@ export class SketchStation {
   async fillAt(x: number, y: number): Promise<void> {
     const plan = this.plan();
     if (!plan) return;
-    const filled = await this.worker
-      .fill(plan.lines, [x, y], paintedOf(plan).panel)
-      .catch((cause: unknown) => String(cause));
+    const filled = await firstValueFrom(this.worker.fill(plan.lines, [x, y], paintedOf(plan).panel)).catch(
+      (cause: unknown) => String(cause),
+    );
     if (typeof filled === 'string') {
       this.messages.stop(`It could not be filled: ${filled}.`, 'The card is safe. Load the page again.');
       return;

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
 import { pictureHref } from '../../panel/picture-href';
 import { Messages } from '../../state/messages.service';
@@ -99,7 +100,7 @@ export class WaysCompared {
     this.busy.set(true);
     try {
       for (const { name, simulation } of patches) {
-        const look = await this.worker.patch(simulation);
+        const look = await firstValueFrom(this.worker.patch(simulation));
         this.patches.update((before) => [
           ...before,
           { name, href: pictureHref(look), lightness: look.lightness },
