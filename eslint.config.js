@@ -1,6 +1,39 @@
 import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
+/**
+ * What works things out, and is for workers alone: a station, a room or the state of the app asks for it. By the core's subject,
+ * since a name may mean something harmless elsewhere.
+ */
+const SOLVERS = {
+  areas: ['composition', 'filledAt'],
+  card: ['cutSheet', 'cutting', 'offcutsOf'],
+  checks: ['checkAllKinds', 'checking', 'checkingAllKinds', 'checkingStops', 'runChecks'],
+  dish: ['suggestPalettes'],
+  formats: ['mergedPicture', 'readKettleFile'],
+  pigment: ['calibrate', 'choosePalette', 'choosePaletteFrom', 'matchColour', 'matchIn'],
+  prints: ['cutTemplate', 'readSwatchSheet', 'writeOpenRaster'],
+  proposals: ['proposePasses', 'proposing'],
+  schedule: [
+    ...['areaLooks', 'batchOf', 'cheapestWayOut', 'inOrder', 'layOut', 'layingOut', 'lookingOn'],
+    ...['possibleStarts', 'rehearse'],
+  ],
+  trials: ['asPasses', 'carryOut', 'difference', 'runUntil', 'sheetLayers'],
+  values: ['reachAt', 'sharedEdges', 'toneShares', 'tracingBorders', 'wetMeetings'],
+  water: ['Replay', 'dampCreep', 'pictureOf', 'simulate'],
+  whites: ['fluidForAll', 'rankWays', 'removals'],
+};
+
+const solversAreForWorkers = {
+  paths: Object.entries(SOLVERS).map(([subject, importNames]) => ({
+    ...{ name: `@kettle/core/${subject}`, importNames, allowTypeImports: true },
+    message: 'computing is for workers: ask one of their services',
+  })),
+  patterns: [
+    { group: ['@kettle/core/sequencing'], message: 'computing is for workers: ask one of their services' },
+  ],
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -53,6 +86,11 @@ export default tseslint.config(
       ],
     },
     processor: angular.processInlineTemplates,
+  },
+  {
+    files: ['app/src/{stations,rooms,frame,panel,ui,state}/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: { '@typescript-eslint/no-restricted-imports': ['error', solversAreForWorkers] },
   },
   {
     files: ['app/src/**/*.html'],

@@ -10,7 +10,7 @@ import { STREAM, streamPath, streamStops } from './stream.view';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive],
   template: `
-    <nav aria-label="Stations">
+    <nav aria-label="Stations" [class.old]="isOld()">
       <svg
         [attr.viewBox]="'0 0 ' + stream.width + ' ' + stream.height"
         [attr.height]="stream.height"
@@ -31,7 +31,8 @@ import { STREAM, streamPath, streamStops } from './stream.view';
           <span class="mark" [style.top.px]="stop.y"></span>
           @if (stop.findings > 0) {
             <span class="count" [style.top.px]="stop.y - 14"
-              ><span class="visually-hidden">open checks: </span>{{ stop.findings }}</span
+              ><span class="visually-hidden">open checks{{ isOld() ? ' before the last change' : '' }}: </span
+              >{{ stop.findings }}</span
             >
           }
           <span class="name"
@@ -116,6 +117,11 @@ import { STREAM, streamPath, streamStops } from './stream.view';
       border: 2.5px solid var(--teal);
       background: var(--teal);
     }
+    /* What was found is of the card before its last change; a moment of it nobody needs to see. */
+    .old .count {
+      opacity: 0.35;
+      transition: opacity 0.2s 0.5s;
+    }
     .count {
       position: absolute;
       left: calc(50% + 12px);
@@ -128,6 +134,7 @@ import { STREAM, streamPath, streamStops } from './stream.view';
 export class Stream {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
+  readonly isOld = this.lookAhead.isOld;
   readonly stream = STREAM;
   readonly path = streamPath();
   readonly planId = computed(() => this.store.plan()?.id);

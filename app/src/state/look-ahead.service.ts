@@ -1,8 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, distinctUntilChanged, EMPTY, filter, switchMap } from 'rxjs';
+import { distinctUntilChanged, filter } from 'rxjs';
 import type { Station, Studio } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
+import { latest } from './latest';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 import { alikeButLines } from './same-paint';
@@ -24,20 +25,17 @@ export class LookAheadService {
   private readonly answer = toSignal(
     toObservable(computed(() => ({ open: this.store.open(), studio: this.studio.studio() }))).pipe(
       filter((at): at is { open: NonNullable<typeof at.open>; studio: Studio } => at.open !== null),
-      debounceTime(SETTLE_MS),
       distinctUntilChanged(
         (one, other) => one.studio === other.studio && alikeButLines(one.open.plan, other.open.plan),
       ),
-      switchMap(({ open: { plan, revision } }) =>
-        this.worker.lookAhead(plan, revision, this.studio.desk()).pipe(
-          catchError((cause: unknown) => {
-            this.messages.stop(
-              `The drying could not be worked out: ${String(cause)}.`,
-              'The card is safe. Load the page again.',
-            );
-            return EMPTY;
-          }),
-        ),
+      latest(
+        SETTLE_MS,
+        ({ open: { plan, revision } }) => this.worker.lookAhead(plan, revision, this.studio.desk()),
+        (cause) =>
+          this.messages.stop(
+            `The drying could not be worked out: ${String(cause)}.`,
+            'The card is safe. Load the page again.',
+          ),
       ),
     ),
   );
@@ -45,6 +43,12 @@ export class LookAheadService {
   readonly ahead = computed(() => {
     const answer = this.answer();
     return answer && answer.plan.id === this.store.plan()?.id ? answer : null;
+  });
+
+  /** What stands on the screen is of the card as it was a moment ago. */
+  readonly isOld = computed(() => {
+    const [ahead, plan] = [this.ahead(), this.store.plan()];
+    return ahead !== null && plan !== null && !alikeButLines(ahead.plan, plan);
   });
 
   /** Open findings at each station. */

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { labOf } from '@kettle/core/colour';
-import { inMB, mergedPicture, MOST_PICTURE_BYTES } from '@kettle/core/formats';
+import { inMB, MOST_PICTURE_BYTES } from '@kettle/core/formats';
 import { paperReflectance } from '@kettle/core/paper';
 import { readHead, type Picture } from '@kettle/core/photo';
 import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
@@ -79,7 +79,7 @@ export class Pictures {
   async bring(file: File, use: Picture['use']): Promise<Picture> {
     const plan = this.store.plan()!;
     const brought = await bytesOf(file, LARGEST_PICTURE);
-    const bytes = isZip(brought) ? mergedPicture(brought) : brought;
+    const bytes = isZip(brought) ? await this.worker.merged(brought) : brought;
     const { kind, dpi } = readHead(bytes);
     const { widthPx, heightPx } = await this.worker.sizeOf(new Blob([new Uint8Array(bytes)])).catch(() => {
       throw new BadInput('picture', 'is damaged: it cannot be unpacked');

@@ -1,8 +1,9 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, map, switchMap, type Observable } from 'rxjs';
+import { filter, map, type Observable } from 'rxjs';
 import type { Plan } from '@kettle/core/plan';
 import { TableWorker } from '../workers/table-worker.service';
+import { latest } from './latest';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 import { alikeButLines } from './same-paint';
@@ -26,15 +27,10 @@ export function reckoned<Answer, Also = null>(
   const answer = toSignal(
     toObservable(asked).pipe(
       filter((now): now is { plan: Plan; also: Also } => now.plan !== null),
-      debounceTime(SETTLE_MS),
-      switchMap((now) =>
-        ask(worker, now.plan, now.also).pipe(
-          map((found) => ({ card: now.plan.id, found })),
-          catchError((cause: unknown) => {
-            messages.stop(`${fault}: ${String(cause)}.`, 'The card is safe.');
-            return EMPTY;
-          }),
-        ),
+      latest(
+        SETTLE_MS,
+        (now) => ask(worker, now.plan, now.also).pipe(map((found) => ({ card: now.plan.id, found }))),
+        (cause) => messages.stop(`${fault}: ${String(cause)}.`, 'The card is safe.'),
       ),
     ),
   );

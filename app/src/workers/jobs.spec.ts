@@ -35,7 +35,7 @@ beforeEach(() => {
       done.push(name);
       return name;
     },
-    *swept(_asked: null): Work<void> {
+    *swept(): Work<void> {
       try {
         yield* steps(10_000, 1);
       } finally {
@@ -48,7 +48,7 @@ beforeEach(() => {
       tell('field');
       return 2;
     },
-    *refuses(_asked: null): Work<never> {
+    *refuses(): Work<never> {
       yield 0.1;
       throw new BadInput('pieces', 'come to too many');
     },

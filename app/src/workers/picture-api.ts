@@ -14,6 +14,8 @@ export interface Development {
 
 /** Pictures are unpacked, set straight and packed again beside the page, not on it. */
 export interface PictureApi {
+  /** The merged picture of a layered file. Throws `BadInput` as `mergedPicture`. */
+  merged(file: Uint8Array): Promise<Uint8Array>;
   /** The size of a picture as it is seen, px. Throws what the browser says of one it cannot unpack. */
   sizeOf(file: Blob): Promise<{ readonly widthPx: number; readonly heightPx: number }>;
   /** Colours at places of a picture, its light put right by bare paper. Throws `BadInput` as `correctedOnPaper`. */

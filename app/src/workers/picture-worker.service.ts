@@ -13,6 +13,10 @@ export class PictureWorker {
     () => new Worker(new URL('./picture.worker', import.meta.url), { type: 'module', name: 'picture' }),
   );
 
+  merged(file: Uint8Array): Promise<Uint8Array> {
+    return this.worker.ask((api) => api.merged(file));
+  }
+
   sizeOf(file: Blob): Promise<{ readonly widthPx: number; readonly heightPx: number }> {
     return this.worker.ask((api) => api.sizeOf(file));
   }

@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { mergedPicture } from '@kettle/core/formats';
 import { correctedOnPaper, patchColours, straightened, type Corners, type Photo } from '@kettle/core/photo';
 import { readSwatchSheet } from '@kettle/core/prints';
 import type { PictureApi } from './picture-api';
@@ -35,6 +36,10 @@ function packed({ width, height, rgba }: Photo): Promise<Blob> {
 }
 
 const api: PictureApi = {
+  merged(file) {
+    return Promise.resolve(mergedPicture(file));
+  },
+
   async sizeOf(file) {
     const bitmap = await createImageBitmap(file);
     const size = { widthPx: bitmap.width, heightPx: bitmap.height };

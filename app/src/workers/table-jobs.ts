@@ -1,9 +1,8 @@
 import { composition, filledAt, fluidMl } from '@kettle/core/areas';
 import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/card';
-import { checking, checkingAllKinds } from '@kettle/core/checks';
+import { checkingAllKinds, checkingStops } from '@kettle/core/checks';
 import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/dish';
 import type { Point } from '@kettle/core/geometry';
-import { unpackResists } from '@kettle/core/masking';
 import type { Paper } from '@kettle/core/paper';
 import {
   boxShelf,
@@ -18,24 +17,37 @@ import {
   type Pigment,
   type ReadSwatch,
 } from '@kettle/core/pigment';
-import { planPaper, type Plan, type Studio } from '@kettle/core/plan';
-import { proposePasses } from '@kettle/core/proposals';
+import {
+  applyCommands,
+  planPaper,
+  type Command,
+  type Plan,
+  type Start,
+  type Studio,
+  type Trial,
+} from '@kettle/core/plan';
+import { cutTemplate } from '@kettle/core/prints';
+import { proposing } from '@kettle/core/proposals';
 import {
   batchOf,
   cheapestWayOut,
   inOrder,
   layingOut,
   lookingOn,
+  possibleStarts,
   type Batch,
   type BetterOrder,
+  type PossibleStart,
 } from '@kettle/core/schedule';
 import { unpackLines, type PackedLines } from '@kettle/core/sketch';
+import { asPasses } from '@kettle/core/trials';
 import { asPart, BadInput, type Work } from '@kettle/core/units';
 import { reachAt, tracingBorders } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
 import { reckoningColours } from './colour-reckoning';
 import { atOnce, type Jobs } from './jobs';
+import { recall } from './recall';
 import type {
   Cutting,
   Deadlock,
@@ -59,8 +71,6 @@ const UNSAID = { wanted: null, edge: 'hard' } as const;
 /** Share of a palette's choice that goes into colouring the box. */
 const TABLE_SHARE = 0.7;
 
-const unpacked = ({ plan, resists }: PackedPlan): Plan => ({ ...plan, resists: unpackResists(resists) });
-
 /** Times, looks and findings; where things meet is found first, so that no check holds the rest up. */
 function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAheadAnswer> {
   yield* asPart(tracingBorders(plan), 0, 0.3);
@@ -70,9 +80,14 @@ function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAhead
   return { timeline, looks, findings, creepMm: creepOf(plan, line), kernel: line.name };
 }
 
+function* findingStarts(plan: Plan, pass: string): Work<PossibleStart[]> {
+  const { steps } = yield* layingOut(plan);
+  const step = steps.find(({ act }) => act.id === pass);
+  return step?.act.kind === 'pass' ? possibleStarts(plan, step.act, step) : [];
+}
+
 function* stops(plan: Plan): Work<number> {
-  const findings = yield* checking(plan, yield* layingOut(plan));
-  return findings.filter(({ severity }) => severity === 'stop').length;
+  return (yield* checkingStops(plan, yield* layingOut(plan))).length;
 }
 
 function* puttingInOrder(plan: Plan): Work<Omit<BetterOrder, 'plan'> | Deadlock | null> {
@@ -124,6 +139,7 @@ function* reckoningMasks(plan: Plan): Work<MaskReckoning> {
 export function tableJobs(kernel: Promise<LineKernel>) {
   const tableFor = tableShelf();
   const boxFor = boxShelf();
+  const unpacked = recall();
 
   return {
     async lookAhead({ card, desk }: { card: PackedPlan; desk: Desk }): Promise<Work<LookAheadAnswer>> {
@@ -131,7 +147,23 @@ export function tableJobs(kernel: Promise<LineKernel>) {
     },
 
     /** What would be done to the plan to give it passes; throws where nothing is drawn. */
-    propose: (card: PackedPlan) => atOnce(() => proposePasses(unpacked(card)).commands),
+    *propose(card: PackedPlan): Work<readonly Command[]> {
+      return (yield* proposing(unpacked(card))).commands;
+    },
+
+    /** When a pass may begin for a reason that is seen on the paper. */
+    starts: ({ card, pass }: { card: PackedPlan; pass: string }) => findingStarts(unpacked(card), pass),
+
+    /** The times if a pass begins otherwise. */
+    beginAt: ({ card, pass, start }: { card: PackedPlan; pass: string; start: Start }) =>
+      layingOut(applyCommands(unpacked(card), [{ do: 'change-pass', pass, change: { start } }]).plan),
+
+    /** The strokes of a sheet painted by hand as passes of the plan. */
+    asPasses: ({ card, sheet }: { card: PackedPlan; sheet: Trial }) =>
+      atOnce(() => asPasses(unpacked(card), sheet)),
+
+    /** What is cut out and folded, as a template to lay on the card; `null` where nothing is. */
+    cutTemplate: (plan: Plan) => atOnce(() => cutTemplate(plan)),
 
     /** The acts in a better order; `null` where there is none without a new stop. Where no order can be, what cannot hold together. */
     putInOrder: (card: PackedPlan) => puttingInOrder(unpacked(card)),

@@ -5,8 +5,10 @@ import type { CutRequest, Size } from '@kettle/core/card';
 import type { Point } from '@kettle/core/geometry';
 import { packResists } from '@kettle/core/masking';
 import type { MatchAnswer, MatchRequest } from '@kettle/core/pigment';
-import type { Command, Plan, Studio } from '@kettle/core/plan';
+import type { Command, Plan, Start, Studio, Trial } from '@kettle/core/plan';
+import type { PossibleStart, Timeline } from '@kettle/core/schedule';
 import { packLines, type PencilLine } from '@kettle/core/sketch';
+import type { AsPasses } from '@kettle/core/trials';
 import type { ColourReckoning } from './colour-reckoning';
 import { inkedLines } from './inked';
 import { JobClient, type AskedOf, type Told } from './job-client';
@@ -32,6 +34,23 @@ export class TableWorker {
     return this.jobs
       .answer('lookAhead', { card, desk }, 'ahead')
       .pipe(map((answer) => ({ plan, revision, ...answer })));
+  }
+
+  starts(plan: Plan, pass: string): Observable<PossibleStart[]> {
+    return this.jobs.answer('starts', { card: packed(plan), pass });
+  }
+
+  beginAt(plan: Plan, pass: string, start: Start): Observable<Timeline> {
+    return this.jobs.answer('beginAt', { card: packed(plan), pass, start });
+  }
+
+  asPasses(plan: Plan, sheet: Trial): Observable<AsPasses> {
+    return this.jobs.answer('asPasses', { card: packed(plan), sheet });
+  }
+
+  cutTemplate(plan: Plan): Observable<string | null> {
+    const folds = plan.lines.filter(({ kind }) => kind === 'fold');
+    return this.jobs.answer('cutTemplate', { ...bare(plan), lines: folds }, 'ahead');
   }
 
   propose(plan: Plan): Observable<readonly Command[]> {

@@ -5,6 +5,9 @@ import { DUST_MM, type CutSheet, type PieceKind } from './piece-kind';
 /** Ways to part a choice of pieces in two, over all choices, up to which all are tried: 3¹⁰ is ten different pieces. */
 const MOST_PARTINGS = 60_000;
 
+/** Partings that are tried before anybody may stop it. */
+const PARTINGS_AT_ONCE = 50;
+
 /** Share of the time that goes into the boxes of all choices. */
 const BOXES_SHARE = 0.6;
 
@@ -72,7 +75,8 @@ function* boxesOfAll(
     kinds.forEach(({ ways }, kind) => {
       if (choice === steps[kind]) found.push(...ways.map((way) => ({ kind, ...way })));
     });
-    for (const one of partsOf(choice, steps, kinds)) {
+    for (const [i, one] of partsOf(choice, steps, kinds).entries()) {
+      if (i % PARTINGS_AT_ONCE === PARTINGS_AT_ONCE - 1) yield (BOXES_SHARE * choice) / choices;
       const other = choice - one;
       if (one > other || boxes[one].length === 0 || boxes[other].length === 0) continue;
       rows(boxes[one], boxes[other], sheet, found);

@@ -62,19 +62,34 @@ const GRAVEST_FIRST = ['stop', 'look', 'note'];
  * All findings of a plan, the gravest first, as much as the house lets each check matter, without those the painter has
  * accepted. Without a desk, what depends on its dish and evenings takes a usual dish and is silent of evenings.
  */
-export function* checking(plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Work<Finding[]> {
+export const checking = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Work<Finding[]> =>
+  checkingWith(CHECKS, plan, timeline, desk);
+
+/** The findings that stop the work, by those checks alone that may. */
+export function* checkingStops(plan: Plan, timeline: Timeline): Work<Finding[]> {
+  const may = CHECKS.filter(({ id, severity }) => (plan.rules.weights[id] ?? severity) === 'stop');
+  const findings = yield* checkingWith(may, plan, timeline);
+  return findings.filter(({ severity }) => severity === 'stop');
+}
+
+function* checkingWith(
+  checks: readonly Check[],
+  plan: Plan,
+  timeline: Timeline,
+  desk?: CheckContext['desk'],
+): Work<Finding[]> {
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
   const context: CheckContext = { plan, timeline, ...(desk ? { desk } : {}) };
   const findings: Finding[] = [];
-  for (const [i, { id, severity, find }] of CHECKS.entries()) {
+  for (const [i, { id, severity, find }] of checks.entries()) {
     const weight = plan.rules.weights[id] as Finding['severity'] | 'off' | undefined;
     if (weight === 'off') continue;
-    yield i / CHECKS.length;
+    yield i / checks.length;
     for (const found of find(context)) {
       const key = keyOf(id, found.where);
       if (!accepted.has(key))
         findings.push({ severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
-      yield i / CHECKS.length;
+      yield i / checks.length;
     }
   }
   return findings.sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));

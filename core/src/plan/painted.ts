@@ -53,9 +53,18 @@ export const whitesRound = (plan: Plan, pass: Pass, area: string): White[] =>
       isPaintedRound(white.way) && !pass.areas.includes(white.area) && !liesIn(plan, area, white.area),
   );
 
+/** Which areas lie in which, as long as they are the same. */
+const lying = new WeakMap<Plan['areas'], Map<string, boolean>>();
+
 function liesIn(plan: Plan, area: string, other: string): boolean {
+  const known = lying.get(plan.areas) ?? new Map<string, boolean>();
+  lying.set(plan.areas, known);
+  const key = `${area} ${other}`;
   const [ring] = outlineOf(plan, area);
-  return ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
+  const lies =
+    known.get(key) ?? ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
+  known.set(key, lies);
+  return lies;
 }
 
 /** Through which areas an area's heart is wetted, act by act, as long as nothing is drawn, kept or put elsewhere. */

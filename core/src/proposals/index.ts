@@ -1,1 +1,1 @@
-export { proposePasses, type Proposal } from './propose';
+export { proposePasses, proposing, type Proposal } from './propose';

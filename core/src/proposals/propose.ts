@@ -1,5 +1,5 @@
 import { areasTouch } from '../areas';
-import { runChecks } from '../checks';
+import { checkingStops } from '../checks';
 import { deltaE00, type Lab } from '../colour';
 import { glazeLab, REFERENCE_FILM_UM, type Mix } from '../pigment';
 import {
@@ -15,8 +15,8 @@ import {
   type Plan,
   type PlannedMix,
 } from '../plan';
-import { layOut } from '../schedule';
-import { BadInput } from '../units';
+import { layingOut } from '../schedule';
+import { asPart, BadInput, done, type Work } from '../units';
 import { coloursOf, keepsWhite, pigmentsOf, type Colours } from './colours-of';
 import { firstTechnique, furtherTechnique, SAME_COLOUR, type Chosen } from './technique-for';
 
@@ -34,7 +34,7 @@ const MOST_FIXES = 30;
  * open, large washes first, fine things last; what would show through wrongly is painted round. Whites, chores, and what is
  * said of colours stay. Throws `BadInput` where nothing is drawn.
  */
-export function proposePasses(plan: Plan): Proposal {
+export function* proposing(plan: Plan): Work<Proposal> {
   if (plan.areas.length === 0)
     throw new BadInput('areas', 'nothing is drawn yet: a pass needs an area to lie on');
   const { colours, added } = coloursOf(plan);
@@ -45,14 +45,20 @@ export function proposePasses(plan: Plan): Proposal {
       .map((act): Command => ({ do: 'remove-act', act: act.id })),
   ];
   const bare = applyCommands(plan, cleared).plan;
+  yield 0.1;
   const passes = passesFor(bare, colours, plan);
+  yield 0.3;
   const next = bare.acts.at(firstKept(bare))?.id ?? null;
   const laid: Command[] = passes.map((act) => ({ do: 'add-act', act, before: next }));
   const painted = applyCommands(bare, laid).plan;
   const rounded = paintedRound(painted, colours);
+  yield 0.4;
   const commands = [...cleared, ...laid, ...rounded];
-  return mended(applyCommands(painted, rounded).plan, commands);
+  return yield* mending(applyCommands(painted, rounded).plan, commands);
 }
+
+/** The same in one go. */
+export const proposePasses = (plan: Plan): Proposal => done(proposing(plan));
 
 /** Where new passes go: before the first pass that keeps a white, or before finishing. */
 function firstKept(plan: Plan): number {
@@ -156,13 +162,14 @@ function wantedOf(plan: Plan, area: string, mixes: readonly PlannedMix[]): Lab {
 }
 
 /** With the fixes of what would stop the work. */
-function mended(plan: Plan, commands: readonly Command[]): Proposal {
-  let [now, done] = [plan, commands];
+function* mending(plan: Plan, commands: readonly Command[]): Work<Proposal> {
+  let [now, all] = [plan, commands];
   for (let i = 0; i < MOST_FIXES; i++) {
-    const stop = runChecks(now, layOut(now)).find(({ severity, fix }) => severity === 'stop' && fix);
-    if (!stop) break;
-    done = [...done, ...stop.fix!.commands];
-    now = applyCommands(now, stop.fix!.commands).plan;
+    const stops = yield* asPart(checkingStops(now, yield* layingOut(now)), 0.4, 1);
+    const fix = stops.find((stop) => stop.fix)?.fix;
+    if (!fix) break;
+    all = [...all, ...fix.commands];
+    now = applyCommands(now, fix.commands).plan;
   }
-  return { plan: now, commands: done };
+  return { plan: now, commands: all };
 }

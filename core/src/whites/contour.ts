@@ -1,6 +1,8 @@
 import { grown } from '../areas';
-import { distance, type Point, type Ring } from '../geometry';
-import { colourAt, lightnessOver, outlineOf, paintedOf, type Plan } from '../plan';
+import { labOf } from '../colour';
+import { contains, distance, type Point, type Ring } from '../geometry';
+import { glazeReflectance } from '../pigment';
+import { colourAt, outlineOf, paintedOf, planPaper, type Plan } from '../plan';
 
 /** A difference along an edge smaller than this is a lost edge, L*. */
 export const LOST_EDGE_L = 10;
@@ -21,16 +23,44 @@ export interface LostContour {
 export function lostContour(plan: Plan, area: string): LostContour {
   const end = plan.acts.length;
   const own = colourAt(plan, area, end)[0];
-  const { widthMm, heightMm } = paintedOf(plan).panel;
-  const places = grown([outlineOf(plan, area)], OUTSIDE_MM)
-    .flatMap(([outer]) => spread(outer))
-    .filter(([x, y]) => x > 0 && y > 0 && x < widthMm && y < heightMm);
-  const lightnessAt = lightnessOver(plan, end);
-  const lost = places.filter((at) => Math.abs(lightnessAt(at, area) - own) < LOST_EDGE_L);
+  const paper = labOf(glazeReflectance(planPaper(plan), []))[0];
+  const places = placesRound(plan, area);
+  const lightness = new Map<string | null, number>([[null, paper]]);
+  for (const { uppermost } of places)
+    if (uppermost !== null && !lightness.has(uppermost))
+      lightness.set(uppermost, colourAt(plan, uppermost, end)[0]);
+  const lost = places.filter(({ uppermost }) => Math.abs(lightness.get(uppermost)! - own) < LOST_EDGE_L);
   return {
     share: places.length === 0 ? 0 : lost.length / places.length,
-    at: lost.length === 0 ? null : lost[lost.length >> 1],
+    at: lost.length === 0 ? null : lost[lost.length >> 1].at,
   };
+}
+
+/** A place just outside an area, and the area that lies uppermost there; `null` where the paper is bare. */
+interface PlaceRound {
+  readonly at: Point;
+  readonly uppermost: string | null;
+}
+
+/** Places round areas, as long as these are the same: they are asked for with one strength of a mix after another. */
+const round = new WeakMap<Plan['areas'], Map<string, readonly PlaceRound[]>>();
+
+function placesRound(plan: Plan, area: string): readonly PlaceRound[] {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const known = round.get(plan.areas) ?? new Map<string, readonly PlaceRound[]>();
+  round.set(plan.areas, known);
+  const key = `${area} ${widthMm} ${heightMm}`;
+  const places =
+    known.get(key) ??
+    grown([outlineOf(plan, area)], OUTSIDE_MM)
+      .flatMap(([outer]) => spread(outer))
+      .filter(([x, y]) => x > 0 && y > 0 && x < widthMm && y < heightMm)
+      .map((at) => ({
+        at,
+        uppermost: plan.areas.findLast(({ id, outline }) => id !== area && contains(outline, at))?.id ?? null,
+      }));
+  known.set(key, places);
+  return places;
 }
 
 /** Places along a ring at even steps. */

@@ -1,12 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { cutTemplate, traceSheet } from '@kettle/core/prints';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { filter } from 'rxjs';
+import type { Plan } from '@kettle/core/plan';
+import { traceSheet } from '@kettle/core/prints';
+import { latest } from '../../state/latest';
 import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
+import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
+import { TableWorker } from '../../workers/table-worker.service';
 import { choresToAdd, finishRows } from './finish.view';
+
+/** A burst of changes is drawn once, ms. */
+const SETTLE_MS = 60;
 
 /** What is left when the paint is on: chores in an order that can be changed, and the trace sheet to print. */
 @Component({
@@ -151,7 +160,24 @@ export class FinishStation {
   private readonly sheet = computed(() =>
     traceSheet(this.plan()!, { settings: this.lettering.settings(), mirrored: this.mirrored() }),
   );
-  readonly template = computed(() => (this.plan() ? cutTemplate(this.plan()!) : null));
+  private readonly worker = inject(TableWorker);
+  private readonly messages = inject(Messages);
+  /** What is cut out and folded, to be laid on the card; `null` where nothing is. */
+  readonly template = toSignal(
+    toObservable(this.plan).pipe(
+      filter((plan): plan is Plan => plan !== null),
+      latest(
+        SETTLE_MS,
+        (plan) => this.worker.cutTemplate(plan),
+        (cause) =>
+          this.messages.stop(
+            `The cutting template could not be drawn: ${String(cause)}.`,
+            'The card is safe.',
+          ),
+      ),
+    ),
+    { initialValue: null },
+  );
   readonly sheetUrl = computed(() => `data:image/svg+xml,${encodeURIComponent(this.sheet())}`);
 
   move(id: string, by: number): void {

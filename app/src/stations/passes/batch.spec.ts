@@ -5,7 +5,10 @@ import { done } from '@kettle/core/units';
 import { heronAtLowTide, kettleInTheRain } from '../../../../demo';
 import { lookAheadOf } from '../../testing/look-ahead';
 import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
-import { pegAt, pegStops, withPegAt } from './peg.view';
+import { packResists } from '@kettle/core/masking';
+import { plainLineKernel } from '@kettle/core/water';
+import { tableJobs } from '../../workers/table-jobs';
+import { pegAt, withPegAt } from './peg.view';
 import { proposalInWords } from './proposal.view';
 import { startChoices, startFrom, startInWords } from './start.view';
 
@@ -82,7 +85,9 @@ describe('a peg', () => {
     applyCommands(heronAtLowTide(), [{ do: 'change-pass', pass: 'heron', change: { start: 'straight-on' } }])
       .plan,
   );
-  const stops = pegStops(ahead, 'heron');
+  const jobs = tableJobs(Promise.resolve(plainLineKernel));
+  const card = { plan: ahead.plan, resists: packResists(ahead.plan.resists) };
+  const stops = done(jobs.starts({ card, pass: 'heron' }));
 
   it('stays where there is a reason: hands free, a stage reached, dry', () => {
     expect(stops[0].start).toBe('straight-on');
@@ -101,7 +106,9 @@ describe('a peg', () => {
 
   it('shows what would be: the same as when the change is made', () => {
     const { start } = stops.at(-1)!;
-    const { timeline } = withPegAt(ahead, 'heron', start);
+    const peg = { pass: 'heron', start };
+    const { timeline, findings } = withPegAt(ahead, peg, done(jobs.beginAt({ card, ...peg })));
+    expect(findings).toEqual([]);
     const made = applyCommands(ahead.plan, [{ do: 'change-pass', pass: 'heron', change: { start } }]).plan;
     expect(timeline).toEqual(lookAheadOf(made).timeline);
     expect(timeline.steps.find(({ act }) => act.id === 'heron')!.startS).toBeCloseTo(stops.at(-1)!.atS, 6);

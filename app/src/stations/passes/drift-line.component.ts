@@ -3,7 +3,6 @@ import {
   Component,
   computed,
   DestroyRef,
-  effect,
   ElementRef,
   inject,
   input,
@@ -11,20 +10,21 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { catchError, EMPTY, map, of, switchMap, type Observable } from 'rxjs';
 import { formatClock } from '@kettle/core/units';
 import type { Start } from '@kettle/core/plan';
 import type { PossibleStart } from '@kettle/core/schedule';
+import { Messages } from '../../state/messages.service';
 import type { LookAhead } from '../../workers/table-api';
+import { TableWorker } from '../../workers/table-worker.service';
 import { driftDrawing } from './drift.view';
-import { everyPair, pegAt, pegStops, withPegAt } from './peg.view';
+import { pegAt, withPegAt } from './peg.view';
 import { startInWords } from './start.view';
 
 /** Seconds an arrow key moves the cursor, and with Shift. */
 const KEY_STEP_S = 30;
 const KEY_LEAP_S = 300;
-
-/** When nothing has changed for so long, who touches whom is looked at ahead, ms. */
-const REST_MS = 300;
 
 /** A pass that is to begin otherwise, and when that is. */
 export interface PegMove {
@@ -53,10 +53,23 @@ export class DriftLine {
   private readonly held = signal<
     (PegMove & { readonly stops: readonly PossibleStart[]; readonly endS: number }) | null
   >(null);
-  private readonly shown = computed(() => {
-    const held = this.held();
-    return held ? withPegAt(this.ahead(), held.pass, held.start) : this.ahead();
-  });
+  private readonly worker = inject(TableWorker);
+  private readonly messages = inject(Messages);
+  /** What is ahead with the peg where it is held. */
+  private readonly pegged = toSignal(
+    toObservable(this.held).pipe(
+      switchMap((held) => {
+        const ahead = this.ahead();
+        if (!held) return of(null);
+        return this.worker.beginAt(ahead.plan, held.pass, held.start).pipe(
+          map((timeline) => withPegAt(ahead, held, timeline)),
+          catchError((cause: unknown) => this.fails(cause)),
+        );
+      }),
+    ),
+    { initialValue: null },
+  );
+  private readonly shown = computed(() => (this.held() ? (this.pegged() ?? this.ahead()) : this.ahead()));
   readonly drawing = computed(() => driftDrawing(this.shown(), this.width(), this.held()?.endS));
   /** Where the peg in the hand would stay for a reason. */
   readonly snaps = computed(() => {
@@ -84,13 +97,6 @@ export class DriftLine {
     const observer = new ResizeObserver(([entry]) => this.width.set(Math.max(500, entry.contentRect.width)));
     observer.observe(host);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
-    effect((onCleanup) => {
-      const pairs = everyPair(this.ahead().plan);
-      let next = setTimeout(function look() {
-        if (!pairs.next().done) next = setTimeout(look);
-      }, REST_MS);
-      onCleanup(() => clearTimeout(next));
-    });
   }
 
   /** Takes a peg in the hand; it is moved by moving, and nothing is changed until it is let go. */
@@ -104,8 +110,17 @@ export class DriftLine {
     (event.currentTarget as SVGElement).ownerSVGElement!.setPointerCapture(event.pointerId);
     this.held.set({
       ...{ pass, start: step.act.start, atS: step.startS },
-      ...{ stops: pegStops(this.ahead(), pass), endS: this.drawing().endS },
+      ...{ stops: [], endS: this.drawing().endS },
     });
+    this.worker
+      .starts(this.ahead().plan, pass)
+      .pipe(catchError((cause: unknown) => this.fails(cause)))
+      .subscribe((stops) => this.held.update((held) => (held?.pass === pass ? { ...held, stops } : held)));
+  }
+
+  private fails(cause: unknown): Observable<never> {
+    this.messages.stop(`Where the peg may go is not known: ${String(cause)}.`, 'The plan is as it was.');
+    return EMPTY;
   }
 
   press(event: PointerEvent): void {

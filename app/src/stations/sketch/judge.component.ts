@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, debounceTime, EMPTY, filter, switchMap } from 'rxjs';
+import { filter } from 'rxjs';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
+import { latest } from '../../state/latest';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
@@ -87,17 +88,14 @@ export class Judge {
   private readonly composed = toSignal(
     toObservable(this.subject).pipe(
       filter((subject) => subject !== null),
-      debounceTime(SETTLE_MS),
-      switchMap(({ plan, darkness }) =>
-        this.worker.compose(plan, darkness).pipe(
-          catchError((cause: unknown) => {
-            this.messages.stop(
-              `The panel could not be measured: ${String(cause)}.`,
-              'The card is safe. Load the page again.',
-            );
-            return EMPTY;
-          }),
-        ),
+      latest(
+        SETTLE_MS,
+        ({ plan, darkness }) => this.worker.compose(plan, darkness),
+        (cause) =>
+          this.messages.stop(
+            `The panel could not be measured: ${String(cause)}.`,
+            'The card is safe. Load the page again.',
+          ),
       ),
     ),
   );

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
-import { asPasses } from '@kettle/core/trials';
+import { firstValueFrom } from 'rxjs';
+import { TableWorker } from '../../../workers/table-worker.service';
 import { Messages } from '../../../state/messages.service';
 import { doneNotes, passesInWords } from './painting.view';
 
@@ -53,6 +54,7 @@ export class DoneList {
   private readonly painting = inject(PaintingService);
   private readonly store = inject(PlanStore);
   private readonly messages = inject(Messages);
+  private readonly worker = inject(TableWorker);
   private readonly plan = this.store.plan;
   readonly notes = computed(() => {
     const [plan, sheet] = [this.plan(), this.painting.sheet()];
@@ -62,9 +64,14 @@ export class DoneList {
     () => this.painting.sheet()?.acts.some(({ act }) => act.kind === 'stroke') ?? false,
   );
 
-  makePasses(): void {
+  async makePasses(): Promise<void> {
     const [plan, sheet] = [this.plan()!, this.painting.sheet()!];
-    const made = asPasses(plan, sheet);
+    const made = await firstValueFrom(this.worker.asPasses(plan, sheet)).catch((cause: unknown) => {
+      this.messages.stop(`No passes could be made of it: ${String(cause)}.`, 'The plan is as it was.');
+      return null;
+    });
+    // The plan may have changed meanwhile: what was made for another is not laid on it.
+    if (!made || this.plan() !== plan) return;
     this.store.do(...made.commands);
     this.messages.say(passesInWords(made), 'Undo takes them out again; the sheet stays as it is.');
   }
