@@ -446,13 +446,13 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
 });
 
 it('runs as a program, reading standard input', () => {
-  const ran = spawnSync('npx', ['tsx', 'cli/src/main.ts', 'size', '-'], {
+  const ran = spawnSync('node', ['scripts/kettle.mjs', 'size', '-'], {
     input: JSON.stringify(C6),
     encoding: 'utf8',
   });
   expect(ran.status).toBe(0);
   expect(JSON.parse(ran.stdout)).toMatchObject({ flat: { widthMm: 312 } });
-  const bad = spawnSync('npx', ['tsx', 'cli/src/main.ts', 'size', 'no-such-file.json'], { encoding: 'utf8' });
+  const bad = spawnSync('node', ['scripts/kettle.mjs', 'size', 'no-such-file.json'], { encoding: 'utf8' });
   expect(bad.status).toBe(2);
   expect(bad.stdout).toBe('');
 }, 30_000);
