@@ -1,11 +1,18 @@
-// Changes every number the checks decide by, one at a time, and sees whether a test notices: `npm run mutants [file …]`.
+// Changes every number the checks, the windows and the planning decide by, one at a time, and sees whether a test notices:
+// `npm run mutants [--sample n] [file …]`.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 
-const FOLDER = 'core/src/checks';
+/** Where such numbers stand, and the tests that are to notice. */
+const FOLDERS: Readonly<Record<string, readonly string[]>> = {
+  'core/src/checks': ['core/src/checks'],
+  'core/src/schedule': ['core/src/schedule', 'core/src/checks'],
+  'core/src/occasion': ['core/src/occasion', 'core/src/schedule'],
+};
 /** By how much a number is changed, each way: about as much as a painter would notice. */
 const TIMES = [0.8, 1.25];
-const NUMBER = /^((?:export )?const [A-Z][A-Z_0-9]* = )(-?\d+(?:\.\d+)?);/gm;
+const NUMBER = /^((?:export )?const [A-Z][A-Z_0-9]* = )(-?[\d_]+(?:\.\d+)?)(?=[; ])/gm;
 
 interface Mutant {
   readonly file: string;
@@ -20,20 +27,20 @@ function mutantsOf(file: string, source: string): Mutant[] {
   return [...source.matchAll(NUMBER)].flatMap((found) =>
     TIMES.map((times) => {
       const [whole, before, from] = found;
-      const to = String(Number(from) * times);
+      const to = String(Number(from.replaceAll('_', '')) * times);
       return {
         ...{ file, from, to, name: before.split(' ').at(-3)! },
-        text: source.slice(0, found.index) + `${before}${to};` + source.slice(found.index + whole.length),
+        text: source.slice(0, found.index) + `${before}${to}` + source.slice(found.index + whole.length),
       };
     }),
   );
 }
 
-/** Whether the tests of the checks fail on it. */
-function isKilled({ file, text }: Mutant, source: string): boolean {
+/** Whether a test fails on it. */
+function isKilled({ file, text }: Mutant, source: string, tests: readonly string[]): boolean {
   writeFileSync(file, text);
   try {
-    const { status } = spawnSync('npx', ['vitest', 'run', '--project', 'unit', '--bail', '1', FOLDER], {
+    const { status } = spawnSync('npx', ['vitest', 'run', '--project', 'unit', '--bail', '1', ...tests], {
       stdio: 'ignore',
     });
     return status !== 0;
@@ -42,18 +49,34 @@ function isKilled({ file, text }: Mutant, source: string): boolean {
   }
 }
 
-const asked = process.argv.slice(2);
-const files = readdirSync(FOLDER)
-  .filter((name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'))
-  .filter((name) => asked.length === 0 || asked.includes(name))
-  .map((name) => `${FOLDER}/${name}`);
-let [killed, all] = [0, 0];
-for (const file of files) {
-  const source = readFileSync(file, 'utf8');
-  for (const mutant of mutantsOf(file, source)) {
-    all++;
-    if (isKilled(mutant, source)) killed++;
-    else console.log(`survived · ${file}: ${mutant.name} ${mutant.from} → ${mutant.to}`);
-  }
+/** Every so-many-th, so that a sample comes from all files. */
+const sampled = <T>(list: readonly T[], size: number): T[] =>
+  list.filter((_, i) => Math.floor((i * size) / list.length) !== Math.floor(((i - 1) * size) / list.length));
+
+const { values, positionals } = parseArgs({
+  options: { sample: { type: 'string' }, json: { type: 'string' } },
+  allowPositionals: true,
+});
+const all = Object.entries(FOLDERS).flatMap(([folder, tests]) =>
+  readdirSync(folder)
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'))
+    .filter((name) => positionals.length === 0 || positionals.includes(name))
+    .flatMap((name) => {
+      const source = readFileSync(`${folder}/${name}`, 'utf8');
+      return mutantsOf(`${folder}/${name}`, source).map((mutant) => ({ mutant, source, tests }));
+    }),
+);
+const tried = values.sample === undefined ? all : sampled(all, Math.min(all.length, Number(values.sample)));
+const survivors: string[] = [];
+for (const { mutant, source, tests } of tried) {
+  if (isKilled(mutant, source, tests)) continue;
+  survivors.push(`${mutant.file}: ${mutant.name} ${mutant.from} → ${mutant.to}`);
+  console.log(`survived · ${survivors.at(-1)}`);
 }
-console.log(`${killed} of ${all} killed`);
+const killed = tried.length - survivors.length;
+console.log(`${killed} of ${tried.length} killed`);
+if (values.json !== undefined)
+  writeFileSync(
+    values.json,
+    `${JSON.stringify({ tried: tried.length, killed, killedPercent: (100 * killed) / tried.length, survivors }, null, 1)}\n`,
+  );
