@@ -39,6 +39,7 @@ it('says when to sit down first, on the evenings there are, and keeps them', asy
 
   await retype(page, minutes('Sunday'), '90');
   await seeText(page, 'Sit down first on Sunday');
+  await seeText(page, '· kept');
   await page.reload();
   await seeText(page, 'Sit down first on Sunday');
   expect(await page.$eval(minutes('Sunday'), (field) => (field as HTMLInputElement).value)).toBe('90');

@@ -108,7 +108,11 @@ export class Shell {
   readonly ready = signal(false);
   /** The screen is being laid anew, since it showed a change that was refused. */
   readonly laidAnew = signal(false);
-  readonly kept = computed(() => this.store.open()?.kept);
+  /** How far the card on the table is on the disk; what was changed of the studio there counts as well. */
+  readonly kept = computed(() => {
+    const kept = this.store.open()?.kept;
+    return kept === 'kept' && !this.studioStore.allKept() ? 'writing' : kept;
+  });
 
   readonly occasion = computed(() => {
     const brief = this.plan()?.brief;

@@ -39,6 +39,8 @@ export class Drafts {
   private writing: Writing | null = null;
   private keeping: ReturnType<typeof setTimeout> | undefined;
   private keptMs = 0;
+  /** Texts that have been offered since the page was loaded, by their keys. */
+  private readonly told = new Set<string>();
 
   /** From now on what is written in any field is kept. */
   watch(): void {
@@ -109,12 +111,12 @@ export class Drafts {
       const field = await standing(draft);
       if (!this.mayWrite(draft)) continue;
       if (field?.value === draft.was && !isMeasure(draft.text)) await this.putBack(draft, field);
-      else if (field?.value !== draft.text) this.tell(draft, field);
-      await this.forget(draft);
+      else if (field?.value === draft.text) await this.forget(draft);
+      else this.tell(draft, field);
     }
     const elsewhere = drafts.filter(({ path }) => path !== this.router.url && this.belongsHere(path));
     if (elsewhere.length > 0)
-      this.messages.say(
+      this.messages.offer(
         `“${elsewhere[0].text.slice(0, MOST_QUOTED)}” was being written when the tab was lost.`,
         'It has been kept.',
         { label: 'Go to it', run: () => this.router.navigateByUrl(elsewhere[0].path) },
@@ -126,17 +128,27 @@ export class Drafts {
     this.begin(field);
     writeInto(field, draft.text);
     await this.store.settled();
-    this.messages.say(
+    await this.forget(draft);
+    this.messages.offer(
       `“${draft.text.slice(0, MOST_QUOTED)}” was being written here when the tab was lost, and has been put back.`,
+      '',
     );
   }
 
+  /** Offers a text until the painter has said what is to become of it; told once, it is kept until then. */
   private tell(draft: Draft, field: WrittenField | null): void {
-    this.messages.say(
+    if (this.told.has(draft.key)) return;
+    this.told.add(draft.key);
+    const then = (does: () => unknown) => async (): Promise<void> => {
+      await does();
+      await this.forget(draft);
+    };
+    this.messages.offer(
       `“${draft.text.slice(0, MOST_QUOTED)}” was being written in “${draft.label}” when the tab was lost.`,
-      '',
-      ...(field ? [{ label: 'Put it back', run: () => writeInto(field, draft.text) }] : []),
-      { label: 'Copy it', run: () => navigator.clipboard.writeText(draft.text) },
+      'It has been kept.',
+      ...(field ? [{ label: 'Put it back', run: then(() => writeInto(field, draft.text)) }] : []),
+      { label: 'Copy it', run: then(() => navigator.clipboard.writeText(draft.text)) },
+      { label: 'Let it go', run: then(() => undefined) },
     );
   }
 
