@@ -111,7 +111,7 @@ export class Shell {
   /** How far the card on the table is on the disk; what was changed of the studio there counts as well. */
   readonly kept = computed(() => {
     const kept = this.store.open()?.kept;
-    return kept === 'kept' && !this.studioStore.allKept() ? 'writing' : kept;
+    return kept === 'kept' && !this.studioStore.allKept() ? 'keeping' : kept;
   });
 
   readonly occasion = computed(() => {
