@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { lineKernelRatio } from '../bench/line-kernel';
 import { benchCutting } from '../bench/cutting';
+import { benchJobs } from '../bench/jobs';
 import { benchMixing } from '../bench/mixing';
 import { benchPainting } from '../bench/painting';
 import { benchPaintedAhead } from '../bench/painted-ahead';
@@ -15,6 +16,8 @@ import { paintingSpeed, type PaintingSpeed } from '../e2e/painting-speed';
 import { firstVisit, standsAfterMs } from '../e2e/first-visit';
 import { measureBareClone } from './measure/bare-clone';
 import { manyLines, manyMasks, strokeTimes, type ManyStrokes } from '../e2e/many-strokes';
+import { largePlan } from '../core/src/testing/large-plan';
+import { largeCard } from '../e2e/large-card';
 import { leaks, manyCards } from '../e2e/many-cards';
 import { rackTimes, type RackTimes } from '../e2e/full-rack';
 import { measureCalibration } from './measure/calibration';
@@ -139,6 +142,30 @@ hold('many-cards', {
     ...(await manyCards(await openPage(profile, url), url, 300)),
   })),
   below: { opensMs: 1500, eveningsMs: 5000 },
+});
+// Cards as they double, and the longest step of every job: nothing is to hold a worker from being stopped for longer.
+const jobs = await benchJobs();
+hold('jobs', {
+  figures: jobs,
+  below: Object.fromEntries(
+    Object.keys(jobs)
+      .filter((name) => name.endsWith('StepMs'))
+      .map((name) => [name, 20]),
+  ),
+});
+hold('large-card', {
+  figures: await inBrowser(async (profile, url) => ({
+    ...(await largeCard(await openPage(profile, url), url, largePlan(40, 60))),
+  })),
+  below: { longestTaskMs: 100 },
+});
+// Whether a test would notice if a number of a check, a window or a plan were another.
+spawnSync('tsx', ['scripts/mutants.ts', '--sample', '40', '--json', `${FOLDER}/mutants.json`], {
+  stdio: 'inherit',
+});
+hold('mutants', {
+  figures: JSON.parse(readFileSync(`${FOLDER}/mutants.json`, 'utf8')) as Measured['figures'],
+  above: { killedPercent: 95 },
 });
 hold('leaks', {
   figures: await inBrowser(async (profile, url) => leaks(await openPage(profile, url), 60, 500)),
