@@ -8,7 +8,6 @@ import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 import { alikeButLines } from './same-paint';
 import { StudioStore } from './studio-store';
-import { stationOfCheck } from './station-of-check';
 
 /** A burst of changes (typing, dragging) is answered once, ms. */
 const SETTLE_MS = 40;
@@ -54,10 +53,7 @@ export class LookAheadService {
   /** Open findings at each station. */
   readonly findingsAt = computed(() => {
     const counts = new Map<Station, number>();
-    for (const { id } of this.ahead()?.findings ?? []) {
-      const station = stationOfCheck(id);
-      counts.set(station, (counts.get(station) ?? 0) + 1);
-    }
+    for (const { station } of this.ahead()?.findings ?? []) counts.set(station, (counts.get(station) ?? 0) + 1);
     return counts;
   });
 }

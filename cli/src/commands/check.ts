@@ -13,6 +13,7 @@ export const check: CliCommand = {
   input: 'plan',
   run: (input) => {
     const plan = readPlan(input);
-    return { findings: checkAllKinds(plan, layOut(plan)) };
+    const findings = checkAllKinds(plan, layOut(plan));
+    return { findings: findings.map(({ station: _, ...finding }) => finding) };
   },
 };

@@ -12,6 +12,7 @@ interface Grained extends Size {
  */
 export const acrossGrain: Check = {
   id: 'across-grain',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     stillToCrop(plan)

@@ -15,6 +15,7 @@ const BLOOM_UM = 30;
 /** Fresh water on paper whose film is going or gone: it pushes the colour before it and dries as a bloom. */
 export const backrunRisk: Check = {
   id: 'backrun-risk',
+  station: 'passes',
   severity: 'look',
   find: (context) => wetterThanThere(context, (pass) => pass.technique !== 'second-wet'),
 };
@@ -22,6 +23,7 @@ export const backrunRisk: Check = {
 /** A second wet pass with more water than the paper still holds. */
 export const secondPassWater: Check = {
   id: 'second-pass-water',
+  station: 'passes',
   severity: 'look',
   find: (context) => wetterThanThere(context, (pass) => pass.technique === 'second-wet'),
 };

@@ -4,6 +4,7 @@ import type { Check } from './check';
 /** What is masked as a line parts nothing where it does not close: water goes through the smallest gap. */
 export const barrierGap: Check = {
   id: 'barrier-gap',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.resists.flatMap((resist) => {

@@ -19,6 +19,7 @@ const RUN_TOGETHER: readonly Stage[] = ['shiny', 'satin'];
  */
 export const bleedIntoWet: Check = {
   id: 'bleed-into-wet',
+  station: 'passes',
   severity: 'stop',
   find: ({ plan, timeline }) =>
     meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, stage, own }) => {

@@ -15,6 +15,7 @@ const LIMIT = 60;
 /** A white border round a picture that is as light at its rim: from across a room neither is seen. */
 export const borderLostOnWhite: Check = {
   id: 'border-lost-on-white',
+  station: 'passes',
   severity: 'note',
   find: ({ plan }) => {
     if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return [];

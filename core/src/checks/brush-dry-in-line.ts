@@ -6,6 +6,7 @@ import type { Check } from './check';
 /** A line longer than its brush reaches breaks off in the middle. */
 export const brushDryInLine: Check = {
   id: 'brush-dry-in-line',
+  station: 'passes',
   severity: 'note',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

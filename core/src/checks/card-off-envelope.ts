@@ -5,6 +5,7 @@ import type { Check } from './check';
 /** A card that does not go into its envelope, or of which nothing would be left. */
 export const cardOffEnvelope: Check = {
   id: 'card-off-envelope',
+  station: 'paper',
   severity: 'stop',
   find: ({ plan }) => {
     if (stillToCrop(plan)) return [];

@@ -7,6 +7,7 @@ import { beginAt } from './fixes';
 /** What is meant to go into a wet wash comes when its window has closed: it dries with hard edges, or runs back. */
 export const chargeTooLate: Check = {
   id: 'charge-too-late',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry';
-import type { Command, Plan, Studio } from '../plan';
+import type { Command, Plan, Station, Studio } from '../plan';
 import type { Timeline } from '../schedule';
 
 /** How much a finding matters: it stops the work, is worth a look, or is a note. */
@@ -8,6 +8,8 @@ export type Severity = 'stop' | 'look' | 'note';
 /** One thing a check has found, where, by how much and why. */
 export interface Finding {
   readonly id: string;
+  /** Where it is mended. */
+  readonly station: Station;
   /** The name under which it is accepted: what was found, in which pass, on which area. */
   readonly key: string;
   readonly severity: Severity;
@@ -39,11 +41,13 @@ export interface CheckContext {
 }
 
 /** What a check has found; how much it matters is the check’s to say, unless one finding matters less. */
-export type Found = Omit<Finding, 'id' | 'key' | 'severity'> & { readonly severity?: Severity };
+export type Found = Omit<Finding, 'id' | 'key' | 'severity' | 'station'> & { readonly severity?: Severity };
 
 /** One rule of the trade. Its file holds the rule, its number and the number's source. */
 export interface Check {
   readonly id: string;
+  /** Where what it finds is mended. */
+  readonly station: Station;
   readonly severity: Severity;
   /** One that has much to try finds its findings one by one, so that it can be stopped between them. */
   readonly find: (context: CheckContext) => Iterable<Found>;

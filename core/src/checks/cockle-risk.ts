@@ -12,6 +12,7 @@ const LIMIT = 0.5;
 /** A pass so wet and so large that the paper buckles and the colour runs into its valleys. */
 export const cockleRisk: Check = {
   id: 'cockle-risk',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) => {
     const { panel } = paintedOf(plan);

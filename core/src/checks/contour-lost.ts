@@ -10,6 +10,7 @@ const SHARE = 0.5;
 /** A white that looked clear under its mask vanishes when it is revealed on a ground as light: a white sail on a white sky. */
 export const contourLost: Check = {
   id: 'contour-lost',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap(({ area, edge }) => {

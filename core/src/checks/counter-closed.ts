@@ -22,6 +22,7 @@ import type { Check } from './check';
  */
 export const counterClosed: Check = {
   id: 'counter-closed',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {

@@ -4,6 +4,7 @@ import type { Check } from './check';
 /** The evenings there are do not hold the work before the card has to be posted. */
 export const dateMissed: Check = {
   id: 'date-missed',
+  station: 'passes',
   severity: 'stop',
   find: ({ plan, timeline, desk }) => {
     if (!desk || desk.evenings.length === 0 || plan.brief.needBy === null || plan.areas.length === 0)

@@ -9,6 +9,7 @@ const LIMIT_L = 5;
 /** Watercolour is darker wet than dry: a pass that leaves too little pigment for the colour wanted once it is dry. */
 export const driesTooPale: Check = {
   id: 'dries-too-pale',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

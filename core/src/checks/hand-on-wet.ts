@@ -14,6 +14,7 @@ const HAND_MM = 60;
 /** The hand rests on paper that is still wet, and smears it. */
 export const handOnWet: Check = {
   id: 'hand-on-wet',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {

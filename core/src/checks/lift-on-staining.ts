@@ -8,6 +8,7 @@ const LIMIT_L = 5;
 /** A pigment that stains, or paper that is sized weakly, is not lifted as light as wanted. */
 export const liftOnStaining: Check = {
   id: 'lift-on-staining',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {

@@ -24,6 +24,7 @@ const LIMIT_L = 5;
  */
 export const lighterOverDarker: Check = {
   id: 'lighter-over-darker',
+  station: 'colours',
   severity: 'look',
   *find({ plan, timeline }) {
     for (const [index, { act }] of timeline.steps.entries()) {

@@ -6,6 +6,7 @@ import { linesThrough } from './drawn-lines';
 /** Lines meant to be seen that opaque paint covers. */
 export const lineBuried: Check = {
   id: 'line-buried',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

@@ -5,6 +5,7 @@ import { linesThrough } from './drawn-lines';
 /** Ink that dissolves runs as soon as it is wetted. */
 export const lineWillRun: Check = {
   id: 'line-will-run',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

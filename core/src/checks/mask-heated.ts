@@ -6,6 +6,7 @@ import type { Check } from './check';
 /** Warm air over masking fluid that has not set bakes it into the paper. Over a set mask a dryer at a distance is ordinary. */
 export const maskHeated: Check = {
   id: 'mask-heated',
+  station: 'passes',
   severity: 'stop',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {

@@ -7,6 +7,7 @@ import type { Check } from './check';
 /** A mask is nowhere finer than the line of the tool it is laid with. */
 export const maskLineTooFine: Check = {
   id: 'mask-line-too-fine',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {

@@ -6,6 +6,7 @@ import type { Check } from './check';
 /** A brush over masking fluid that has not set drags it along and ruins brush and edge. */
 export const maskNotSet: Check = {
   id: 'mask-not-set',
+  station: 'whites',
   severity: 'stop',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {

@@ -6,6 +6,7 @@ import type { Check } from './check';
 /** A mask that is large in one part pulls at the paper when it is rubbed off, and tears it. */
 export const maskTooLarge: Check = {
   id: 'mask-too-large',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {

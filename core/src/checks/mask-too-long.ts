@@ -6,6 +6,7 @@ import type { Check } from './check';
 /** A mask that stays on for days bakes into the paper and tears it when it comes off. */
 export const maskTooLong: Check = {
   id: 'mask-too-long',
+  station: 'whites',
   severity: 'look',
   find: ({ plan, timeline }) =>
     timeline.masks.flatMap(({ area, onS, offS }) => {

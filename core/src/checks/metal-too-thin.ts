@@ -8,6 +8,7 @@ const LIMIT = 80;
 /** Metallic paint so thin that its flakes do not close over what is under them. */
 export const metalTooThin: Check = {
   id: 'metal-too-thin',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

@@ -6,6 +6,7 @@ import { usedMixes } from './used-mixes';
 /** Less is mixed than all copies take: it cannot be matched in the middle of a wash. */
 export const mixRunsShort: Check = {
   id: 'mix-runs-short',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, desk }) => {
     const firstUse = new Map(usedMixes(plan).map(({ mix, pass }) => [mix.id, pass]));

@@ -6,6 +6,7 @@ import { usedMixes } from './used-mixes';
 /** A mix whose pigments take each other’s colour and light, where no grey was wanted. */
 export const mud: Check = {
   id: 'mud',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     usedMixes(plan).flatMap(({ mix, pass }) => {

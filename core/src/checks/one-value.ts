@@ -10,6 +10,7 @@ const TONES = 3;
 /** Nearly all of the panel lies in one tone: seen from across a room it is empty. */
 export const oneValue: Check = {
   id: 'one-value',
+  station: 'passes',
   severity: 'note',
   find: ({ plan }) => {
     const painted = plan.areas.filter(({ id }) => layersAt(plan, id, plan.acts.length).length > 0);

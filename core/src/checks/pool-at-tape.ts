@@ -11,6 +11,7 @@ const LIMIT_UM = 120;
 /** A puddle against the tape feeds back into the drying wash: a bloom all along the edge. */
 export const poolAtTape: Check = {
   id: 'pool-at-tape',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, timeline }) =>
     plan.card.border !== 'taped'

@@ -81,14 +81,14 @@ function* checkingWith(
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
   const context: CheckContext = { plan, timeline, ...(desk ? { desk } : {}) };
   const findings: Finding[] = [];
-  for (const [i, { id, severity, find }] of checks.entries()) {
+  for (const [i, { id, station, severity, find }] of checks.entries()) {
     const weight = plan.rules.weights[id] as Finding['severity'] | 'off' | undefined;
     if (weight === 'off') continue;
     yield i / checks.length;
     for (const found of find(context)) {
       const key = keyOf(id, found.where);
       if (!accepted.has(key))
-        findings.push({ severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
+        findings.push({ station, severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
       yield i / checks.length;
     }
   }

@@ -7,6 +7,7 @@ import { beginAt } from './fixes';
 /** Salt in a puddle dissolves and leaves nothing. */
 export const saltTooWet: Check = {
   id: 'salt-too-wet',
+  station: 'passes',
   severity: 'look',
   find: (context) =>
     salted(
@@ -20,6 +21,7 @@ export const saltTooWet: Check = {
 /** Salt on paper that no longer shines draws nothing. */
 export const saltTooDry: Check = {
   id: 'salt-too-dry',
+  station: 'passes',
   severity: 'look',
   find: (context) =>
     salted(
@@ -65,6 +67,7 @@ function salted(
 /** Strong warmth on lying salt melts it into a crust. */
 export const saltHeated: Check = {
   id: 'salt-heated',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, timeline }) => {
     let lying: { area: string; pass: string } | null = null;

@@ -5,6 +5,7 @@ import type { Check } from './check';
 /** A cast shadow that falls towards the light. */
 export const shadeWrongSide: Check = {
   id: 'shade-wrong-side',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     shadowsAmiss(plan).map(({ shadow, of, offDeg }) => ({

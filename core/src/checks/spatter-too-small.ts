@@ -6,6 +6,7 @@ const SEEN_MM = 0.3;
 /** Spatter most of which nobody will see was thrown from too far, or with too fine a brush. */
 export const spatterTooSmall: Check = {
   id: 'spatter-too-small',
+  station: 'whites',
   severity: 'note',
   find: ({ plan }) =>
     plan.resists.flatMap(({ id, name, drops }) => {

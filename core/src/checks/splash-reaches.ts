@@ -8,6 +8,7 @@ const REACH_MM = 60;
 /** Spatter lands on what is not covered, not only where it is meant. */
 export const splashReaches: Check = {
   id: 'splash-reaches',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {

@@ -9,6 +9,7 @@ const LIMIT_S = 180;
 /** A stencil laid again while its underside is wet prints its own smear. */
 export const stencilWetBelow: Check = {
   id: 'stencil-wet-below',
+  station: 'passes',
   severity: 'look',
   find: ({ timeline, plan }) => {
     const usedUntil = new Map<string, number>();

@@ -8,6 +8,7 @@ const LIMIT_MM = 0.5;
 /** A drawn area reaches under the tape, and what lies there will not be painted. */
 export const tapeOnKeep: Check = {
   id: 'tape-on-keep',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) =>
     plan.card.border !== 'taped'

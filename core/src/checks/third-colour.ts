@@ -10,6 +10,7 @@ const MIXES_GM2 = 62;
 /** Two colours that run together make one that is neither: yellow and blue a green where nobody wanted it. */
 export const thirdColour: Check = {
   id: 'third-colour',
+  station: 'passes',
   severity: 'look',
   find: (context) => meetings(context, 'third'),
 };
@@ -17,6 +18,7 @@ export const thirdColour: Check = {
 /** Opposites that run together make a grey. */
 export const complementsMeet: Check = {
   id: 'complements-meet',
+  station: 'passes',
   severity: 'look',
   find: (context) => meetings(context, 'grey'),
 };

@@ -4,6 +4,7 @@ import type { Check } from './check';
 /** More wet passes and lifting than the paper’s surface bears. Lifting rubs as much as two passes; ours. */
 export const tooManyPasses: Check = {
   id: 'too-many-passes',
+  station: 'passes',
   severity: 'look',
   find: ({ plan }) => {
     const bears = planPaper(plan).passes;

@@ -13,6 +13,7 @@ const LEFT_OUT: readonly { readonly says: string; readonly change: Partial<CardF
 /** A card that is thicker or heavier in its envelope than the post takes a letter. The limits are the studio's own. */
 export const tooThick: Check = {
   id: 'too-thick',
+  station: 'passes',
   severity: 'look',
   find: ({ plan, desk }) => {
     if (!desk || stillToCrop(plan) || !sizesOf(plan).fits) return [];

@@ -8,6 +8,7 @@ import { uppermost } from './used-mixes';
 /** Two painted neighbours so alike in lightness that the edge between them is lost. */
 export const valuesTooClose: Check = {
   id: 'values-too-close',
+  station: 'passes',
   severity: 'note',
   *find({ plan }) {
     // How light metal is hangs on where it is seen from.

@@ -6,6 +6,7 @@ import { usedMixes } from './used-mixes';
 /** Opposites rinsed in one jar grey everything that is mixed with its water. */
 export const waterFouled: Check = {
   id: 'water-fouled',
+  station: 'passes',
   severity: 'note',
   find: ({ plan }) => {
     const firstUse = new Map(usedMixes(plan).map(({ mix, pass }) => [mix.id, pass]));

@@ -5,6 +5,7 @@ import type { Check } from './check';
 /** A white that is left bare is painted over by what crosses it. */
 export const whiteCrossed: Check = {
   id: 'white-crossed',
+  station: 'whites',
   severity: 'look',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {

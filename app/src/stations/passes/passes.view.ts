@@ -5,7 +5,6 @@ import { formatClock, formatSpan } from '@kettle/core/units';
 import { STAGE_WORDS } from '@kettle/core/water';
 import { actInWords, mixesInWords, toMind } from '../../ui/act-words';
 import type { Rehearsal } from '../../state/rehearsal.service';
-import { stationOfCheck } from '../../state/station-of-check';
 import type { KeptMoment } from '../../workers/simulation-api';
 import type { LookAhead } from '../../workers/table-api';
 import { mixLooks } from '../colours/colours.view';
@@ -60,7 +59,7 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
 /** What was found that belongs to no note and no other station. */
 export function findingsOfWhole(notes: readonly PassNote[], ahead: LookAhead | null): Finding[] {
   const told = new Set(notes.flatMap(({ findings }) => findings.map(({ key }) => key)));
-  return (ahead?.findings ?? []).filter(({ id, key }) => !told.has(key) && stationOfCheck(id) === 'passes');
+  return (ahead?.findings ?? []).filter(({ station, key }) => !told.has(key) && station === 'passes');
 }
 
 /** How much of its areas a pass covers, where that is not all. */

@@ -16,7 +16,7 @@ import { placeFields } from '../../ui/length-of';
 import { LengthRow } from '../../ui/length-row.component';
 import { MaskTimesRow } from './mask-times.component';
 import { spatterOver } from './spatter.view';
-import { isOfWhites, MASKS_FAULT, toolInWords } from './whites.view';
+import { MASKS_FAULT, toolInWords } from './whites.view';
 
 type Held = Pick<Resist, 'id' | 'name' | 'tool'>;
 type ShieldEdge = 'none' | 'cut' | 'torn';
@@ -50,7 +50,7 @@ export class HandMasks {
       resist,
       stays: maskingTool(resist.tool).stays,
       says: inWords(resist, (ml?.get(resist.id) ?? 0) * cardsBegun(plan!.brief), plan!.climate),
-      findings: findings.filter(({ id, where }) => where.area === resist.id && isOfWhites(id)),
+      findings: findings.filter(({ station, where }) => where.area === resist.id && station === 'whites'),
     }));
   });
 

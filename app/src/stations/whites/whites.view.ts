@@ -8,7 +8,6 @@ import type { RankedWay } from '@kettle/core/whites';
 import { NOTHING_OVER, type BoardOver } from '../../panel/board-marks';
 import type { BoardLine } from '../../panel/line-mark';
 import type { PanelDrawing } from '../../panel/panel.view';
-import { stationOfCheck } from '../../state/station-of-check';
 import { actInWords } from '../../ui/act-words';
 import type { RankedWhite } from '../../workers/table-api';
 
@@ -65,14 +64,11 @@ export function whiteRows(
       ...{ area: id, name, white, times: maskTimes(plan, id) },
       best: ways.filter(shown),
       others: ways.filter((way, i) => !shown(way, i)),
-      findings: findings.filter(({ where, id: check }) => where.area === id && isOfWhites(check)),
+      findings: findings.filter(({ where, station }) => where.area === id && station === 'whites'),
     };
   });
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
 }
-
-/** Whether what a check finds is mended here. */
-export const isOfWhites = (check: string): boolean => stationOfCheck(check) === 'whites';
 
 /** So many drops are drawn as one: a browser takes long over a path of thousands. */
 const DROPS_A_LINE = 100;
@@ -181,8 +177,8 @@ export const whitesOver = (
   ...NOTHING_OVER,
   seenAs: uncovered ? 'uncovered' : taped ? 'taped' : 'worked-on',
   films: uncovered ? [] : drawing.shapes.filter(({ masked }) => masked).map(({ path }) => path),
-  rings: findings.flatMap(({ id, where }) =>
-    where.point && isOfWhites(id) ? [{ at: where.point, radiusMm: RING_MM }] : [],
+  rings: findings.flatMap(({ station, where }) =>
+    where.point && station === 'whites' ? [{ at: where.point, radiusMm: RING_MM }] : [],
   ),
 });
 
