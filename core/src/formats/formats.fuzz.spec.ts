@@ -78,6 +78,27 @@ describe('files that something has happened to', () => {
     );
   });
 
+  it('with an outline that has no ring, or encloses nothing, are refused by its name', () => {
+    for (const outline of [
+      [],
+      [[]],
+      [
+        [
+          [1, 1],
+          [1, 1],
+          [1, 1],
+        ],
+      ],
+      [
+        [
+          [1, 1],
+          [2, 2],
+        ],
+      ],
+    ])
+      expect(() => readPlan(replaced(plan, ['areas', 0, 'outline'], outline))).toThrow(/^areas\[0\]\.outline/);
+  });
+
   it('with any required field taken out are refused by the name of that field', () => {
     const document = JSON.parse(JSON.stringify(plan)) as Record<string, unknown>;
     for (const key of Object.keys(document)) {

@@ -21,7 +21,8 @@ export const pointSchema = z.tuple([positionMm, positionMm]).readonly();
 export const ringSchema = z.array(pointSchema).min(3).max(MOST_CORNERS).readonly();
 export const polygonSchema = z
   .array(ringSchema)
-  .min(1)
+  // Without a ring nothing further can be asked of it.
+  .min(1, { abort: true })
   .max(1 + MOST_HOLES)
   .refine(([outer]) => Math.abs(ringArea(outer)) >= LEAST_AREA_MM2, 'encloses nothing')
   .readonly();
