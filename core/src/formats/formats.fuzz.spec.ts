@@ -96,7 +96,9 @@ describe('files that something has happened to', () => {
         ],
       ],
     ])
-      expect(() => readPlan(replaced(plan, ['areas', 0, 'outline'], outline))).toThrow(/^areas\[0\]\.outline/);
+      expect(() => readPlan(replaced(plan, ['areas', 0, 'outline'], outline))).toThrow(
+        /^areas\[0\]\.outline/,
+      );
   });
 
   it('with any required field taken out are refused by the name of that field', () => {
