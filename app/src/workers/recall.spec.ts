@@ -43,7 +43,7 @@ describe('a card that comes again', () => {
     expect(withDots).toEqual(dotted);
     expect(withDots.resists).not.toBe(before.resists);
     const moved = structuredClone(sent(dotted));
-    moved.resists.drops[0] = 11;
+    moved.resists.drops[moved.resists.drops.length - 3] = 11;
     expect(unpacked(moved).resists.at(-1)!.drops).toEqual([[11, 10, 1]]);
   });
 });
