@@ -98,8 +98,9 @@ function* beam(kinds: readonly PieceKind[], sheet: CutSheet, width: number): Wor
   let share = 0;
   while (plans.length > 0) {
     const steps: Step[] = [];
-    for (const [i, plan] of plans.entries()) {
+    for (let i = 0; i < plans.length; i++) {
       if (i % PLANS_AT_ONCE === 0) yield share;
+      const plan = plans[i];
       const from = steps.length;
       waysOn(plan, kinds, narrowest, steps);
       if (steps.length === from && isBetter(plan, best)) best = plan;
