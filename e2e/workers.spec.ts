@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import { isLaid, PaperPen } from './paper-hand';
 import { openBrowser, press, seeText, serveApp, type Profile, type Served } from './browser';
@@ -45,8 +45,15 @@ const spoil = (name: string, fault: Fault, times: number): string => `(() => {
   };
 })()`;
 
+/** Pages that were opened: one that stays open after its test failed would hold its card from the next. */
+const opened: Page[] = [];
+afterEach(async () => {
+  for (const page of opened.splice(0)) if (!page.isClosed()) await page.close();
+});
+
 async function openSpoilt(path: string, name: string, fault: Fault, times: number): Promise<Page> {
   const page = await profile.browser.newPage();
+  opened.push(page);
   await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
   await page.evaluateOnNewDocument(spoil(name, fault, times));
   page.setDefaultTimeout(20_000);

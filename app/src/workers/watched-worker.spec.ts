@@ -140,7 +140,7 @@ describe('a worker that is watched', () => {
       return api.double(1);
     });
     for (let n = 0; n < 50; n++) {
-      await pass(1500);
+      await pass(SLOW_AFTER_MS - 500);
       told(n);
     }
     expect([begun.length, news]).toEqual([1, []]);

@@ -2,11 +2,11 @@ import { wrap, type Remote } from 'comlink';
 import { BadInput } from '@kettle/core/units';
 
 /** A worker that gives no sign for so long is said to be slow, ms. */
-export const SLOW_AFTER_MS = 2000;
+export const SLOW_AFTER_MS = 1500;
 /** One that gives none for so long is given up and another is started, ms: the longest single step of any question is far shorter. */
 export const GIVEN_UP_AFTER_MS = 60_000;
 /** How often it is looked at, ms. */
-const LOOKS_EVERY_MS = 500;
+const LOOKS_EVERY_MS = 250;
 
 /** A worker could not do what it was asked, twice, for a reason of its own: it did not come, died, or gave no sign. */
 export class WorkerFault extends Error {
