@@ -82,7 +82,7 @@ describe('a question to a worker', () => {
 
   it('fails as its work does, or as its worker', async () => {
     const failed = (client: JobClient<typeof jobs>, name: 'refuses') =>
-      new Promise((resolve) => client.answer(name, undefined as never).subscribe({ error: resolve }));
+      new Promise((resolve) => client.answer(name, undefined).subscribe({ error: resolve }));
     expect(String(await failed(workerThatDies(0).client, 'refuses'))).toContain('too many');
     expect(await failed(workerThatDies(2).client, 'refuses')).toBeInstanceOf(WorkerFault);
   });
