@@ -53,7 +53,8 @@ export class LookAheadService {
   /** Open findings at each station. */
   readonly findingsAt = computed(() => {
     const counts = new Map<Station, number>();
-    for (const { station } of this.ahead()?.findings ?? []) counts.set(station, (counts.get(station) ?? 0) + 1);
+    for (const { station } of this.ahead()?.findings ?? [])
+      counts.set(station, (counts.get(station) ?? 0) + 1);
     return counts;
   });
 }

@@ -129,7 +129,8 @@ describe('the board of whites', () => {
   it('lays a film on what is masked, and rings the place of a finding', () => {
     const drawing = panelDrawing(plan, lookAheadOf(plan), 5000);
     const gap = {
-      station: 'whites', id: 'barrier-gap',
+      station: 'whites',
+      id: 'barrier-gap',
       key: 'k',
       severity: 'look',
       where: { area: 'r', point: [9, 9] },
