@@ -13,7 +13,7 @@ import { largePlan } from '../core/src/testing/large-plan';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 
 /** How long a job takes in all, and the longest time in which nothing could have stopped it, ms. */
-export interface JobTimes {
+interface JobTimes {
   readonly allMs: number;
   readonly stepMs: number;
 }

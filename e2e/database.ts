@@ -26,6 +26,26 @@ export const rowOf = (page: Page, table: string, key: IDBValidKey): Promise<unkn
     key,
   );
 
+/** Puts cards into the app's database as if they had been made there. */
+export const putPlans = (page: Page, plans: readonly { readonly id: string }[]): Promise<void> =>
+  page.evaluate(
+    async (plans) => {
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const opening = indexedDB.open('kettle-drift');
+        opening.onsuccess = () => resolve(opening.result);
+        opening.onerror = () => reject(opening.error!);
+      });
+      const writing = db.transaction('plans', 'readwrite');
+      for (const plan of plans) writing.objectStore('plans').put({ id: plan.id, plan, seq: 0, changedAt: 0 });
+      await new Promise((resolve, reject) => {
+        writing.oncomplete = resolve;
+        writing.onabort = reject;
+      });
+      db.close();
+    },
+    plans as { id: string }[],
+  );
+
 /** How many rows a table of the app's database has. */
 export const rowsIn = (page: Page, table: string): Promise<number> =>
   page.evaluate(

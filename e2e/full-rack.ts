@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { seeText, type openPage } from './browser';
+import { longestTask, watchLongTasks } from './long-tasks';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -67,22 +68,9 @@ export async function rackTimes(
   // The page itself, its menu and the first cards stand: what comes now comes of the number of cards.
   await page.waitForSelector('kd-house-menu button');
   await page.waitForSelector('.stand svg');
-  await page.evaluate(() => {
-    const watch = window as unknown as { longestMs: number };
-    watch.longestMs = 0;
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) watch.longestMs = Math.max(watch.longestMs, duration);
-    }).observe({ entryTypes: ['longtask'] });
-  });
-  const longest = (): Promise<number> =>
-    page.evaluate(() => {
-      const watch = window as unknown as { longestMs: number };
-      const { longestMs } = watch;
-      watch.longestMs = 0;
-      return longestMs;
-    });
+  await watchLongTasks(page);
   await page.waitForFunction((wanted) => document.querySelectorAll('.stand svg').length >= wanted, {}, cards);
-  const puttingUpMs = await longest();
+  const puttingUpMs = await longestTask(page);
   await page.evaluate(async () => {
     const rails = document.querySelector('.rails')!;
     for (let step = 0; step < 60; step++) {
@@ -92,5 +80,5 @@ export async function rackTimes(
     rails.scrollTop = 0;
   });
   await page.type('[data-testid=title]', 'One more for the rack');
-  return { cards, people, puttingUpMs, inUseMs: await longest() };
+  return { cards, people, puttingUpMs, inUseMs: await longestTask(page) };
 }

@@ -1,5 +1,7 @@
 import type { Plan } from '@kettle/core/plan';
 import { seeText, station, type openPage } from './browser';
+import { putPlans } from './database';
+import { longestTask, watchLongTasks } from './long-tasks';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -14,31 +16,11 @@ export interface LargeCard {
 /** Puts a card into the browser's database as if it had been made there, opens it, changes its air, and times what follows. */
 export async function largeCard(page: OpenPage, url: string, plan: Plan): Promise<LargeCard> {
   await seeText(page, 'Kettle in the rain');
-  await page.evaluate(async (json) => {
-    const plan = JSON.parse(json) as Plan;
-    const db = await new Promise<IDBDatabase>((resolve, reject) => {
-      const opening = indexedDB.open('kettle-drift');
-      opening.onsuccess = () => resolve(opening.result);
-      opening.onerror = () => reject(opening.error!);
-    });
-    const writing = db.transaction('plans', 'readwrite');
-    writing.objectStore('plans').put({ id: plan.id, plan, seq: 0, changedAt: 0 });
-    await new Promise((resolve, reject) => {
-      writing.oncomplete = resolve;
-      writing.onabort = reject;
-    });
-    db.close();
-  }, JSON.stringify(plan));
+  await putPlans(page, [plan]);
   page.setDefaultTimeout(60_000);
   await page.goto(`${url}/card/${plan.id}/brief`);
   await page.waitForSelector('kd-stream .count');
-  await page.evaluate(() => {
-    const watch = window as unknown as { longestMs: number };
-    watch.longestMs = 0;
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) watch.longestMs = Math.max(watch.longestMs, duration);
-    }).observe({ entryTypes: ['longtask'] });
-  });
+  await watchLongTasks(page);
   await station(page, 'passes');
   await page.waitForSelector('kd-drift-line .span');
   await station(page, 'paper');
@@ -50,6 +32,5 @@ export async function largeCard(page: OpenPage, url: string, plan: Plan): Promis
   await page.waitForSelector('kd-stream nav.old');
   await page.waitForSelector('kd-stream nav:not(.old)');
   const aheadMs = Math.round(performance.now() - changed);
-  const longestTaskMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs);
-  return { aheadMs, longestTaskMs };
+  return { aheadMs, longestTaskMs: await longestTask(page) };
 }

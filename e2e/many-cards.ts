@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { seeText, type openPage } from './browser';
+import { putPlans } from './database';
 
 type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
@@ -17,29 +18,14 @@ export interface ManyCards {
 }
 
 /** Puts so many cards beside the demo's, as if they had been made there. */
-export async function fillStudio(page: OpenPage, cards: number): Promise<void> {
-  await page.evaluate(
-    async (demo, cards) => {
-      const db = await new Promise<IDBDatabase>((resolve, reject) => {
-        const opening = indexedDB.open('kettle-drift');
-        opening.onsuccess = () => resolve(opening.result);
-        opening.onerror = () => reject(opening.error!);
-      });
-      const all = db.transaction('plans', 'readwrite');
-      for (let i = 0; i < cards; i++) {
-        const plan = { ...demo[i % demo.length], id: `many-${i}`, title: `Card ${i}` };
-        all.objectStore('plans').put({ id: plan.id, plan, seq: 0, changedAt: 0 });
-      }
-      await new Promise((resolve, reject) => {
-        all.oncomplete = resolve;
-        all.onabort = reject;
-      });
-      db.close();
-    },
-    DEMO,
-    cards,
+export const fillStudio = (page: OpenPage, cards: number): Promise<void> =>
+  putPlans(
+    page,
+    Array.from({ length: cards }, (_, i) => ({
+      ...DEMO[i % DEMO.length],
+      ...{ id: `many-${i}`, title: `Card ${i}` },
+    })),
   );
-}
 
 /** Times a full studio: one card opened directly, and the rack's evenings. */
 export async function manyCards(page: OpenPage, url: string, cards: number): Promise<ManyCards> {

@@ -96,7 +96,13 @@ export function jobHost(jobs: Jobs): JobApi {
     async run(order, hears) {
       coming.add(order.job);
       const job = jobs[order.name] as Job<unknown, unknown, unknown>;
-      const work = await job(order.asked, (news) => hears({ news }));
+      let work: Work<unknown>;
+      try {
+        work = await job(order.asked, (news) => hears({ news }));
+      } catch (cause) {
+        coming.delete(order.job);
+        throw cause;
+      }
       if (!coming.delete(order.job)) return null;
       return new Promise((end, fail) => {
         open.splice(behind(order.rank), 0, { ...order, work, hears, end, fail, share: 0 });

@@ -35,13 +35,12 @@ import {
   layingOut,
   lookingOn,
   possibleStarts,
-  type Batch,
   type BetterOrder,
   type PossibleStart,
 } from '@kettle/core/schedule';
 import { unpackLines, type PackedLines } from '@kettle/core/sketch';
 import { asPasses } from '@kettle/core/trials';
-import { asPart, BadInput, type Work } from '@kettle/core/units';
+import { asPart, type Work } from '@kettle/core/units';
 import { reachAt, tracingBorders } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
@@ -96,14 +95,6 @@ function* puttingInOrder(plan: Plan): Work<Omit<BetterOrder, 'plan'> | Deadlock 
   if ('conflict' in found) return { ...found, wayOut: yield* cheapestWayOut(plan, found.conflict) };
   const { plan: better, ...order } = found;
   return (yield* stops(better)) > (yield* stops(plan)) ? null : order;
-}
-
-function* batching(plans: readonly Plan[], desk: Desk): Work<Batch> {
-  try {
-    return yield* batchOf(plans, desk);
-  } catch (cause) {
-    throw cause instanceof BadInput ? new Error(`It does not go: ${cause.reason}.`) : cause;
-  }
 }
 
 function* cuttingUp(request: CutRequest): Work<Cutting> {
@@ -168,9 +159,9 @@ export function tableJobs(kernel: Promise<LineKernel>) {
     /** The acts in a better order; `null` where there is none without a new stop. Where no order can be, what cannot hold together. */
     putInOrder: (card: PackedPlan) => puttingInOrder(unpacked(card)),
 
-    /** All copies of a card, or one of each of several, in one order; throws, in words, where none can be. */
+    /** All copies of a card, or one of each of several, in one order. Throws `BadInput` where none can be. */
     batch: ({ cards, desk }: { cards: readonly PackedPlan[]; desk: Desk }) =>
-      batching(cards.map(unpacked), desk),
+      batchOf(cards.map(unpacked), desk),
 
     *matchColour(request: MatchRequest): Work<MatchAnswer> {
       return matchIn(yield* tableFor(request), request.target);

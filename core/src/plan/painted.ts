@@ -1,6 +1,7 @@
 import { labOf, type Lab } from '../colour';
 import { contains, interiorPoint, type Point } from '../geometry';
 import { glazeReflectance, lifted, mediumOf, type Mix } from '../pigment';
+import { remembered } from '../units';
 import type { Act, Pass } from './act';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import { mixOver } from './places';
@@ -10,30 +11,26 @@ import { LIFT } from './technique';
 /** Areas and freehand masks that lie under mask after the first `count` acts. */
 export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
   const masked = new Set<string>();
-  for (const act of acts.slice(0, count)) {
-    if (act.kind !== 'chore') continue;
-    if (act.chore === 'mask-on') act.areas.forEach((area) => masked.add(area));
-    if (act.chore === 'mask-off') act.areas.forEach((area) => masked.delete(area));
-  }
+  for (const act of acts.slice(0, count)) maskOrUnmask(masked, act);
   return masked;
 }
 
-/** Hearts as long as the areas are the same: every rule of colour asks for them. */
-const hearts = new WeakMap<Plan['areas'], Map<string, Point>>();
+function maskOrUnmask(masked: Set<string>, act: Act): void {
+  if (act.kind !== 'chore') return;
+  if (act.chore === 'mask-on') act.areas.forEach((area) => masked.add(area));
+  if (act.chore === 'mask-off') act.areas.forEach((area) => masked.delete(area));
+}
+
+/** Every rule of colour asks for hearts. */
+const heartIn = remembered<Plan['areas'], Point>();
 
 /** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
 export function heartOf(plan: Plan, area: string): Point {
-  const known = hearts.get(plan.areas) ?? new Map<string, Point>();
-  hearts.set(plan.areas, known);
-  const found = known.get(area);
-  if (found) return found;
-  const at = plan.areas.findIndex(({ id }) => id === area);
-  const heart = interiorPoint(
-    outlineOf(plan, area),
-    plan.areas.slice(at + 1).map(({ outline }) => outline),
-  );
-  known.set(area, heart);
-  return heart;
+  return heartIn(plan.areas, area, () => {
+    const at = plan.areas.findIndex(({ id }) => id === area);
+    const over = plan.areas.slice(at + 1).map(({ outline }) => outline);
+    return interiorPoint(outlineOf(plan, area), over);
+  });
 }
 
 /** Whether a hand keeps off a white kept so: under a mask it goes over it, and what is lifted or covered later it paints. */
@@ -53,19 +50,13 @@ export const whitesRound = (plan: Plan, pass: Pass, area: string): White[] =>
       isPaintedRound(white.way) && !pass.areas.includes(white.area) && !liesIn(plan, area, white.area),
   );
 
-/** Which areas lie in which, as long as they are the same. */
-const lying = new WeakMap<Plan['areas'], Map<string, boolean>>();
+const liesKnown = remembered<Plan['areas'], boolean>();
 
-function liesIn(plan: Plan, area: string, other: string): boolean {
-  const known = lying.get(plan.areas) ?? new Map<string, boolean>();
-  lying.set(plan.areas, known);
-  const key = `${area} ${other}`;
-  const [ring] = outlineOf(plan, area);
-  const lies =
-    known.get(key) ?? ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
-  known.set(key, lies);
-  return lies;
-}
+const liesIn = (plan: Plan, area: string, other: string): boolean =>
+  liesKnown(plan.areas, `${area} ${other}`, () => {
+    const [ring] = outlineOf(plan, area);
+    return ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
+  });
 
 /** Through which areas an area's heart is wetted, act by act, as long as nothing is drawn, kept or put elsewhere. */
 const wettings = new WeakMap<
@@ -104,11 +95,8 @@ function wettedThroughEach(plan: Plan, area: string): (string | null)[] {
   };
   const masked = new Set<string>();
   return plan.acts.map((act) => {
-    if (act.kind === 'chore') {
-      if (act.chore === 'mask-on') act.areas.forEach((on) => masked.add(on));
-      if (act.chore === 'mask-off') act.areas.forEach((off) => masked.delete(off));
-      return null;
-    }
+    maskOrUnmask(masked, act);
+    if (act.kind === 'chore') return null;
     if ([...masked].some(inside)) return null;
     if (act.shields.some(({ area: over, lies }) => inside(over) === (lies === 'over'))) return null;
     const goesRound = (through: string): boolean =>
@@ -130,16 +118,13 @@ interface Layer {
   readonly fast: boolean;
 }
 
-/** What lies at an area's heart after each act, as long as the plan is the same: every rule of colour asks for it. */
-const courses = new WeakMap<Plan, Map<string, readonly (readonly Mix[])[]>>();
+/** What lies at an area's heart after each act: every rule of colour asks for it. */
+const layersKnown = remembered<Plan, readonly (readonly Mix[])[]>();
 
 /** The paint layers at the heart of an area after the first `count` acts, bottom first. */
 export function layersAt(plan: Plan, area: string, count: number): readonly Mix[] {
-  const known = courses.get(plan) ?? new Map<string, readonly (readonly Mix[])[]>();
-  courses.set(plan, known);
-  const course = known.get(area) ?? layersAfterEach(plan, area);
-  known.set(area, course);
-  return course[Math.min(count, plan.acts.length)];
+  const after = layersKnown(plan, area, () => layersAfterEach(plan, area));
+  return after[Math.min(count, plan.acts.length)];
 }
 
 function layersAfterEach(plan: Plan, area: string): Mix[][] {

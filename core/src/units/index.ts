@@ -6,3 +6,4 @@ export { BadInput, readInput, shortened } from './input';
 export { asPart, done, type Work } from './work';
 export { leastBetween } from './golden-section';
 export { chance, normal } from './chance';
+export { remembered } from './remembered';

@@ -2,6 +2,7 @@ import { cutAway, footprint, joined } from '../areas';
 import { polygonArea, rectangle, type Polygon } from '../geometry';
 import { colourAt, everMasked, layersAt, paintedOf, planPaper, type Plan } from '../plan';
 import { glazeLab } from '../pigment';
+import { remembered } from '../units';
 
 /** Between these lightnesses lie the tones one squints for, L*: black paint, and paper. */
 const DARKEST_L = 20;
@@ -23,22 +24,20 @@ interface Seen {
   readonly mm2: number;
 }
 
-/** What is seen of areas on a panel of some size, as long as both are the same: mixes are tried on them again and again. */
-const seenBefore = new WeakMap<Plan['areas'], { readonly panel: string; readonly seen: readonly Seen[] }>();
+/** What is seen of areas is asked for with one mix after another. */
+const seenKnown = remembered<Plan['areas'], readonly Seen[]>();
 
 /** What is seen of each area: all of it that no later one covers. */
 function seenOf(plan: Plan): readonly Seen[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  const panel = `${widthMm} ${heightMm}`;
-  const known = seenBefore.get(plan.areas);
-  if (known?.panel === panel) return known.seen;
-  const outside = cutAway([rectangle(-5000, -5000, 10_000, 10_000)], [rectangle(0, 0, widthMm, heightMm)]);
-  const seen = plan.areas.map(({ id, outline }, i) => {
-    const over = [...plan.areas.slice(i + 1).map((area) => area.outline), ...outside];
-    return { id, mm2: mm2(cutAway([outline], over)) };
+  return seenKnown(plan.areas, `${widthMm} ${heightMm}`, () => {
+    const panel = [rectangle(0, 0, widthMm, heightMm)];
+    const outside = cutAway([rectangle(-5000, -5000, 10_000, 10_000)], panel);
+    return plan.areas.map(({ id, outline }, i) => {
+      const over = [...plan.areas.slice(i + 1).map((area) => area.outline), ...outside];
+      return { id, mm2: mm2(cutAway([outline], over)) };
+    });
   });
-  seenBefore.set(plan.areas, { panel, seen });
-  return seen;
 }
 
 /** Share of the panel in each of so many tones, the darkest first; they add up to 1. What no area covers is paper. */

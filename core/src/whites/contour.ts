@@ -3,6 +3,7 @@ import { labOf } from '../colour';
 import { contains, distance, type Point, type Ring } from '../geometry';
 import { glazeReflectance } from '../pigment';
 import { colourAt, outlineOf, paintedOf, planPaper, type Plan } from '../plan';
+import { remembered } from '../units';
 
 /** A difference along an edge smaller than this is a lost edge, L*. */
 export const LOST_EDGE_L = 10;
@@ -42,25 +43,20 @@ interface PlaceRound {
   readonly uppermost: string | null;
 }
 
-/** Places round areas, as long as these are the same: they are asked for with one strength of a mix after another. */
-const round = new WeakMap<Plan['areas'], Map<string, readonly PlaceRound[]>>();
+/** Places round areas are asked for with one strength of a mix after another. */
+const placesKnown = remembered<Plan['areas'], readonly PlaceRound[]>();
 
 function placesRound(plan: Plan, area: string): readonly PlaceRound[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  const known = round.get(plan.areas) ?? new Map<string, readonly PlaceRound[]>();
-  round.set(plan.areas, known);
-  const key = `${area} ${widthMm} ${heightMm}`;
-  const places =
-    known.get(key) ??
+  return placesKnown(plan.areas, `${area} ${widthMm} ${heightMm}`, () =>
     grown([outlineOf(plan, area)], OUTSIDE_MM)
       .flatMap(([outer]) => spread(outer))
       .filter(([x, y]) => x > 0 && y > 0 && x < widthMm && y < heightMm)
       .map((at) => ({
         at,
         uppermost: plan.areas.findLast(({ id, outline }) => id !== area && contains(outline, at))?.id ?? null,
-      }));
-  known.set(key, places);
-  return places;
+      })),
+  );
 }
 
 /** Places along a ring at even steps. */

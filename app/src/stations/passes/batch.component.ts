@@ -11,6 +11,7 @@ import {
 import { ProgressBar } from 'primeng/progressbar';
 import type { Plan } from '@kettle/core/plan';
 import type { Batch as BatchOrder } from '@kettle/core/schedule';
+import { BadInput } from '@kettle/core/units';
 import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
@@ -131,7 +132,7 @@ export class Batch {
       const batch = await this.search.find(this.worker.batch(plans, this.studio.desk()));
       if (batch) this.answer.set({ of, batch, why: '' });
     } catch (cause) {
-      const why = cause instanceof Error ? cause.message : String(cause);
+      const why = cause instanceof BadInput ? `It does not go: ${cause.reason}.` : String(cause);
       this.answer.set({ of, batch: null, why });
     }
   }
