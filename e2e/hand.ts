@@ -6,7 +6,11 @@ import { clickFound } from './browser';
 
 /** Chooses an option of the list with this name. */
 export async function choose(page: Page, list: string, option: string): Promise<void> {
-  await page.locator(`[aria-label="${list}"]`).click();
+  const field = `[aria-label="${list}"]`;
+  // A list closes as the page is scrolled, and the scrolling that brings it into view is told late.
+  await (await page.waitForSelector(field))!.scrollIntoView();
+  await boxOf(page, field);
+  await clickFound(async () => (await page.waitForSelector(field))!);
   await clickFound(() => page.waitForFunction(optionNamed, {}, option));
   await page.waitForFunction(() => document.querySelector('.p-select-overlay') === null);
 }

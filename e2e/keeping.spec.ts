@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readBackup } from '@kettle/core/formats';
 import type { Plan } from '@kettle/core/plan';
 import {
+  clickFound,
   openBrowser,
   openPage,
   press,
@@ -92,12 +93,15 @@ describe('cards', () => {
     const rack = await open('/rack');
     await rack.bringToFront();
     const throwAway = async (): Promise<void> => {
-      await rack.evaluate(() => {
-        const rows = [...document.querySelectorAll('li')].find((row) =>
-          row.innerText.includes('Heron at low tide'),
-        )!;
-        [...rows.querySelectorAll('button')].find((b) => b.innerText === 'Throw it away')!.click();
-      });
+      await clickFound(() =>
+        rack.waitForFunction(
+          () =>
+            [...document.querySelectorAll('li')]
+              .filter((row) => row.innerText.includes('Heron at low tide'))
+              .flatMap((row) => [...row.querySelectorAll('button')])
+              .find((button) => button.innerText === 'Throw it away') ?? null,
+        ),
+      );
       await press(rack, 'Yes, throw it away');
     };
     await throwAway();

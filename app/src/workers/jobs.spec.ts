@@ -1,3 +1,4 @@
+import { releaseProxy } from 'comlink';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BadInput, type Work } from '@kettle/core/units';
 import { atOnce, jobHost, RANKS, type JobApi, type Rank, type Word } from './jobs';
@@ -109,6 +110,28 @@ describe('a worker’s jobs', () => {
     const other = ran(2, 'count', 5, 'ahead');
     await expect(ran(1, 'refuses')).rejects.toThrow('pieces: come to too many');
     expect(await other).toEqual({ answer: 5 });
+  });
+
+  it('let go of whoever listened, once they are over, cancelled or failed', async () => {
+    let released = 0;
+    const heard = () =>
+      Object.assign((): void => undefined, {
+        [releaseProxy]: () => {
+          released++;
+        },
+      });
+    const order = (job: number, name: string, asked: unknown) => ({
+      job,
+      name,
+      asked,
+      rank: 'hand' as const,
+    });
+    await host.run(order(1, 'count', 3), heard());
+    await expect(host.run(order(2, 'refuses', null), heard())).rejects.toThrow();
+    const cancelled = host.run(order(3, 'loads', 5), heard());
+    host.cancel(3);
+    await cancelled;
+    expect(released).toBe(3);
   });
 
   it('know nothing of a job that is over', async () => {

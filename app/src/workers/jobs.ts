@@ -1,5 +1,5 @@
 import type { Work } from '@kettle/core/units';
-import { breathe } from './watching';
+import { breathe, letGo } from './watching';
 
 /** What is done first where several questions wait for one worker: what is under the hand, the card’s own times, then pictures. */
 export const RANKS = ['hand', 'ahead', 'picture'] as const;
@@ -30,10 +30,15 @@ export interface Order {
 export type Word<News> =
   { readonly share: number } | ([News] extends [never] ? never : { readonly news: News });
 
+/** Whoever hears of a job: a function of the page, let go once nothing more is said. */
+type Hears = (word: Word<unknown>) => void;
+/** `null` where it was cancelled. */
+type Ended = { readonly answer: unknown } | null;
+
 /** What is called from outside the worker. */
 export interface JobApi {
   /** Does a job; `null` when it was cancelled. Rejects with what the work throws. */
-  run(order: Order, hears: (word: Word<unknown>) => void): Promise<{ readonly answer: unknown } | null>;
+  run(order: Order, hears: Hears): Promise<Ended>;
   cancel(job: number): void;
 }
 
@@ -42,8 +47,8 @@ const SLICE_MS = 8;
 
 interface Open extends Order {
   readonly work: Work<unknown>;
-  readonly hears: (word: Word<unknown>) => void;
-  readonly end: (answer: { readonly answer: unknown } | null) => void;
+  readonly hears: Hears;
+  readonly end: (ended: Ended) => void;
   readonly fail: (cause: unknown) => void;
   share: number;
 }
@@ -92,22 +97,31 @@ export function jobHost(jobs: Jobs): JobApi {
     return at < 0 ? open.length : at;
   };
 
+  /** Makes a job ready and does it in its turn. */
+  async function inTurn(order: Order, hears: Hears): Promise<Ended> {
+    coming.add(order.job);
+    const job = jobs[order.name] as Job<unknown, unknown, unknown>;
+    let work: Work<unknown>;
+    try {
+      work = await job(order.asked, (news) => hears({ news }));
+    } catch (cause) {
+      coming.delete(order.job);
+      throw cause;
+    }
+    if (!coming.delete(order.job)) return null;
+    return new Promise((end, fail) => {
+      open.splice(behind(order.rank), 0, { ...order, work, hears, end, fail, share: 0 });
+      void goOn();
+    });
+  }
+
   return {
     async run(order, hears) {
-      coming.add(order.job);
-      const job = jobs[order.name] as Job<unknown, unknown, unknown>;
-      let work: Work<unknown>;
       try {
-        work = await job(order.asked, (news) => hears({ news }));
-      } catch (cause) {
-        coming.delete(order.job);
-        throw cause;
+        return await inTurn(order, hears);
+      } finally {
+        letGo(hears);
       }
-      if (!coming.delete(order.job)) return null;
-      return new Promise((end, fail) => {
-        open.splice(behind(order.rank), 0, { ...order, work, hears, end, fail, share: 0 });
-        void goOn();
-      });
     },
     cancel(job) {
       coming.delete(job);

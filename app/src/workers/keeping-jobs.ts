@@ -9,8 +9,8 @@ import type { Database } from '../data/database';
 import type { Locks } from '../data/locks';
 import { Safekeeping } from '../data/safekeeping';
 import { StudioArchive } from '../data/studio-archive';
-import type { CardEvening, CardOrId, KeepingApi } from './keeping-api';
-import { breathe } from './watching';
+import type { CardEvening, CardOrId, KeepingApi, Tell } from './keeping-api';
+import { breathe, letGo } from './watching';
 
 /** So many cards are sent in one go. */
 const CARDS_AT_ONCE = 8;
@@ -35,21 +35,27 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
     return found;
   };
   const planOf = (card: CardOrId): Plan | undefined => (typeof card === 'string' ? known.get(card) : card);
-  /** Goes through a list, letting a cancel in after each step. */
-  const each = async <T>(
+  /** Goes through a list, letting a cancel in after each step, and lets go of whoever was told. */
+  const each = async <T, Told>(
     job: number,
     list: readonly T[],
-    step: (item: T, tell: (told: void | Promise<void>) => void) => void | Promise<void>,
+    tell: Tell<Told>,
+    step: (item: T) => Told | undefined | Promise<Told | undefined>,
   ): Promise<boolean> => {
     // What is told is not waited for at each step, but the end does not come before all has been heard.
-    const told: Promise<void>[] = [];
-    for (const item of list) {
-      await step(item, (one) => told.push(Promise.resolve(one)));
-      await breathe();
-      if (cancelled.delete(job)) return false;
+    const heard: Promise<void>[] = [];
+    try {
+      for (const item of list) {
+        const told = await step(item);
+        if (told !== undefined) heard.push(Promise.resolve(tell(told)));
+        await breathe();
+        if (cancelled.delete(job)) return false;
+      }
+      await Promise.all(heard);
+      return true;
+    } finally {
+      letGo(tell);
     }
-    await Promise.all(told);
-    return true;
   };
 
   return {
@@ -57,7 +63,7 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
       const ids = await archive.ids();
       const all = new Map<string, Plan>();
       known = all;
-      return each(job, inPortions(ids, CARDS_AT_ONCE), async (portion, tell) => {
+      return each(job, inPortions(ids, CARDS_AT_ONCE), onCards, async (portion) => {
         const plans: Plan[] = [];
         const unreadable: UnreadablePlan[] = [];
         for (const id of portion) {
@@ -67,27 +73,26 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
             all.set(id, read.plan);
           } else if (read) unreadable.push(read);
         }
-        tell(onCards({ plans, unreadable }));
+        return { plans, unreadable };
       });
     },
 
     evenings: (job, cards, evenings, today, onEvening) =>
-      each(job, inPortions(cards, CARDS_AT_ONCE), (portion, tell) => {
-        const told = portion
+      each(job, inPortions(cards, CARDS_AT_ONCE), onEvening, (portion) =>
+        portion
           .flatMap((card) => planOf(card) ?? [])
           .map((plan): CardEvening => ({
             id: plan.id,
             back: plan.brief.needBy === null ? null : backFrom(plan, timelineOf(plan), evenings, today),
-          }));
-        tell(onEvening(told));
-      }),
+          })),
+      ),
 
     looks: (job, cards, onLook) =>
-      each(job, cards, (card, tell) => {
+      each(job, cards, onLook, (card) => {
         const plan = planOf(card);
-        if (!plan) return;
+        if (!plan) return undefined;
         const timeline = timelineOf(plan);
-        tell(onLook({ id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } }));
+        return { id: plan.id, looks: areaLooks(plan, timeline), timeline: { masks: timeline.masks } };
       }),
 
     unpack(file) {

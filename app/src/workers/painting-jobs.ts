@@ -2,11 +2,15 @@ import type { PaintingApi } from './painting-api';
 import { PaintingTable } from './painting-table';
 import type { PaperStore } from './paper-store';
 import type { SimulationKernels } from './simulation-kernels';
-import { breathe } from './watching';
+import { breathe, letGo } from './watching';
 
 /** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. */
 export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperStore): PaintingApi {
   let table: PaintingTable | null = null;
+  /** Lets go of whoever is told what happens on the table. */
+  let leave: () => void = () => undefined;
+  /** Sheets opened so far: one that is ready after a later one was opened is not laid on the table. */
+  let opened = 0;
   let wake: () => void = () => undefined;
   let running = false;
 
@@ -40,6 +44,12 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
     return answer;
   }
 
+  function clear(): void {
+    table = null;
+    leave();
+    wake();
+  }
+
   async function keep(): Promise<void> {
     const paper = table?.toKeep();
     if (paper) await papers.save(paper);
@@ -47,18 +57,24 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
 
   return {
     async open(sheet, tell, onProgress) {
-      table = null;
-      wake();
-      const opened = new PaintingTable(sheet, {
+      clear();
+      const mine = ++opened;
+      leave = () => {
+        letGo(tell);
+      };
+      const laid = new PaintingTable(sheet, {
         kernels: await kernels,
         now: () => performance.now(),
         tell,
       });
-      const work = opened.ready(await papers.load(sheet.key));
+      const work = laid.ready(await papers.load(sheet.key));
       for (let step = work.next(); ; step = work.next()) {
         if (step.done) {
-          table = opened;
-          void run();
+          letGo(onProgress);
+          if (mine === opened) {
+            table = laid;
+            void run();
+          }
           return step.value;
         }
         onProgress(step.value);
@@ -90,8 +106,7 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
     forget: (key) => papers.forget(key),
     async close() {
       await keep();
-      table = null;
-      wake();
+      clear();
     },
   };
 }

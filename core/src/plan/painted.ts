@@ -22,7 +22,7 @@ function maskOrUnmask(masked: Set<string>, act: Act): void {
 }
 
 /** Every rule of colour asks for hearts. */
-const heartIn = remembered<Plan['areas'], Point>();
+const heartIn = remembered<Point>();
 
 /** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
 export function heartOf(plan: Plan, area: string): Point {
@@ -50,7 +50,7 @@ export const whitesRound = (plan: Plan, pass: Pass, area: string): White[] =>
       isPaintedRound(white.way) && !pass.areas.includes(white.area) && !liesIn(plan, area, white.area),
   );
 
-const liesKnown = remembered<Plan['areas'], boolean>();
+const liesKnown = remembered<boolean>();
 
 const liesIn = (plan: Plan, area: string, other: string): boolean =>
   liesKnown(plan.areas, `${area} ${other}`, () => {
@@ -119,7 +119,7 @@ interface Layer {
 }
 
 /** What lies at an area's heart after each act: every rule of colour asks for it. */
-const layersKnown = remembered<Plan, readonly (readonly Mix[])[]>();
+const layersKnown = remembered<readonly (readonly Mix[])[]>();
 
 /** The paint layers at the heart of an area after the first `count` acts, bottom first. */
 export function layersAt(plan: Plan, area: string, count: number): readonly Mix[] {

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { remembered } from './remembered';
 
 it('finds a thing once by its key, nothing and no included, and anew for another', () => {
-  const keep = remembered<readonly number[], number | null>();
+  const keep = remembered<number | null>();
   const [one, other] = [[1], [1]];
   let asked = 0;
   const ask = (of: readonly number[], key: string, value: number | null) =>

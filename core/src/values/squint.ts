@@ -25,7 +25,7 @@ interface Seen {
 }
 
 /** What is seen of areas is asked for with one mix after another. */
-const seenKnown = remembered<Plan['areas'], readonly Seen[]>();
+const seenKnown = remembered<readonly Seen[]>();
 
 /** What is seen of each area: all of it that no later one covers. */
 function seenOf(plan: Plan): readonly Seen[] {

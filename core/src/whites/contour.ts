@@ -44,7 +44,7 @@ interface PlaceRound {
 }
 
 /** Places round areas are asked for with one strength of a mix after another. */
-const placesKnown = remembered<Plan['areas'], readonly PlaceRound[]>();
+const placesKnown = remembered<readonly PlaceRound[]>();
 
 function placesRound(plan: Plan, area: string): readonly PlaceRound[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;
