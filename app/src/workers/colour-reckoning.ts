@@ -1,10 +1,11 @@
-import { jarsFor, mixingList, type Jars, type MixAmount } from '@kettle/core/amounts';
+import { jarsFor, reckoningAmounts, type Jars, type MixAmount } from '@kettle/core/amounts';
 import { muddinessOf, REFERENCE_FILM_UM, type Verdict } from '@kettle/core/pigment';
 import { laidMix, planPaper, type Plan, type Studio } from '@kettle/core/plan';
-import type { Work } from '@kettle/core/units';
+import { asPart, type Work } from '@kettle/core/units';
 import {
   counterchanges,
   sharedEdges,
+  squinting,
   toneShares,
   tracingBorders,
   valueLadder,
@@ -35,16 +36,18 @@ const TONES = 3;
 
 export function* reckoningColours(plan: Plan, dish: Studio['dish']): Work<ColourReckoning> {
   yield* tracingBorders(plan);
+  yield 0.2;
   const ladder = valueLadder(plan);
   yield 0.3;
+  yield* asPart(squinting(plan), 0.3, 0.4);
   const tones = toneShares(plan, TONES);
   yield 0.4;
-  const found = {
-    ...{ ladder, tones, edges: sharedEdges(plan), whiteShare: whiteShare(plan) },
-    counterchanges: counterchanges(plan),
-  };
-  yield 0.5;
-  const meetings = wetMeetings(plan);
+  const edges = sharedEdges(plan);
+  yield 0.42;
+  const white = whiteShare(plan);
+  yield 0.46;
+  const changes = counterchanges(plan);
+  const meetings = yield* asPart(wetMeetings(plan), 0.5, 0.6);
   yield 0.6;
   const verdicts = new Map<string, Verdict>();
   for (const mix of plan.mixes) {
@@ -54,7 +57,17 @@ export function* reckoningColours(plan: Plan, dish: Studio['dish']): Work<Colour
     );
     yield 0.8;
   }
-  const amounts = mixingList(plan, dish);
-  yield 0.9;
-  return { ...found, meetings, verdicts, amounts, jars: jarsFor(plan) };
+  const amounts = yield* asPart(reckoningAmounts(plan, dish), 0.8, 0.9);
+  const jars = jarsFor(plan);
+  return {
+    ladder,
+    tones,
+    edges,
+    whiteShare: white,
+    counterchanges: changes,
+    meetings,
+    verdicts,
+    amounts,
+    jars,
+  };
 }

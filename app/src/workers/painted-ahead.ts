@@ -1,7 +1,15 @@
 import type { Plan } from '@kettle/core/plan';
-import { layOut, moments, rehearse, type RehearsalSetting } from '@kettle/core/schedule';
-import type { Work } from '@kettle/core/units';
-import { fingerprintOf, pictureOf, pigmentsOf, Replay, type Simulation } from '@kettle/core/water';
+import { layingOut, moments, rehearsing, type RehearsalSetting } from '@kettle/core/schedule';
+import { asPart, type Work } from '@kettle/core/units';
+import {
+  fingerprintOf,
+  lookingAtSheet,
+  panelGrid,
+  picturing,
+  pigmentsOf,
+  Replay,
+  type Simulation,
+} from '@kettle/core/water';
 import type { KeptMoment, OnMoment } from './simulation-api';
 import type { SimulationKernels } from './simulation-kernels';
 
@@ -32,10 +40,12 @@ export function paintedAhead(): PaintAhead {
   const last = new Map<number, Painted>();
 
   return function* (plan, setting, { panel, paint }, onMoment) {
-    const timeline = layOut(plan);
+    const timeline = yield* asPart(layingOut(plan), 0, 0);
     const times = moments(timeline, MOST_MOMENTS);
     if (times.length === 0) return 0;
-    const simulation = rehearse(plan, timeline, setting);
+    const simulation = yield* asPart(rehearsing(plan, timeline, setting), 0, 0);
+    const { widthMm, heightMm, cellMm, seed } = simulation;
+    yield* asPart(lookingAtSheet(panelGrid(widthMm, heightMm, cellMm, 0), seed), 0, 0);
     const sheet = sheetOf(plan, simulation);
     const known = last.get(setting.cellMm);
     const painted: Painted =
@@ -53,7 +63,8 @@ export function paintedAhead(): PaintAhead {
     for (const [i, atS] of left.entries()) {
       for (const share of painted.replay.goTo(atS)) yield (i + share) / left.length;
       const { run } = painted.replay;
-      const moment = { atS, fingerprint: fingerprintOf(run), ...pictureOf(run, paint) };
+      const picture = yield* asPart(picturing(run, paint), (i + 1) / left.length, (i + 1) / left.length);
+      const moment = { atS, fingerprint: fingerprintOf(run), ...picture };
       painted.moments.push(moment);
       onMoment(moment);
     }

@@ -1,14 +1,14 @@
-import { composition, filledAt, fluidMl } from '@kettle/core/areas';
+import { composing, filledAt, fluidMl } from '@kettle/core/areas';
 import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/card';
 import { checkingAllKinds, checkingStops } from '@kettle/core/checks';
 import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/dish';
-import type { Point } from '@kettle/core/geometry';
+import type { Point, Polygon } from '@kettle/core/geometry';
 import type { Paper } from '@kettle/core/paper';
 import {
   boxShelf,
   calibrate,
   choosePalette,
-  matchIn,
+  matching,
   tableShelf,
   type MatchAnswer,
   type MatchRequest,
@@ -43,7 +43,7 @@ import { asPasses } from '@kettle/core/trials';
 import { asPart, type Work } from '@kettle/core/units';
 import { reachAt, tracingBorders } from '@kettle/core/values';
 import { dampCreep, type LineKernel } from '@kettle/core/water';
-import { fluidForAll, rankWays, removals, whiteFacts } from '@kettle/core/whites';
+import { fluidForAll, measuringWhite, rankWays, removals } from '@kettle/core/whites';
 import { reckoningColours } from './colour-reckoning';
 import { atOnce, type Jobs } from './jobs';
 import { recall } from './recall';
@@ -57,10 +57,14 @@ import type {
   RankedWhite,
 } from './table-api';
 
-function creepOf(plan: Plan, line: LineKernel): Map<string, number> {
+function* creepOf(plan: Plan, line: LineKernel): Work<Map<string, number>> {
   const paper = planPaper(plan);
   const films = [...new Set(plan.acts.flatMap((act) => (act.kind === 'pass' ? [act.filmUm] : [])))];
-  const creep = new Map(films.map((film) => [film, dampCreep(paper, film, plan.climate, line)]));
+  const creep = new Map<number, number>();
+  for (const film of films) {
+    yield creep.size / films.length;
+    creep.set(film, dampCreep(paper, film, plan.climate, line));
+  }
   return new Map(plan.acts.flatMap((act) => (act.kind === 'pass' ? [[act.id, creep.get(act.filmUm)!]] : [])));
 }
 
@@ -75,8 +79,9 @@ function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAhead
   yield* asPart(tracingBorders(plan), 0, 0.3);
   const timeline = yield* asPart(layingOut(plan), 0.3, 0.4);
   const looks = yield* asPart(lookingOn(plan, timeline), 0.4, 0.5);
-  const findings = yield* asPart(checkingAllKinds(plan, timeline, desk), 0.5, 1);
-  return { timeline, looks, findings, creepMm: creepOf(plan, line), kernel: line.name };
+  const findings = yield* asPart(checkingAllKinds(plan, timeline, desk), 0.5, 0.95);
+  const creepMm = yield* asPart(creepOf(plan, line), 0.95, 1);
+  return { timeline, looks, findings, creepMm, kernel: line.name };
 }
 
 function* findingStarts(plan: Plan, pass: string): Work<PossibleStart[]> {
@@ -106,11 +111,11 @@ function* rankingWhites(plan: Plan): Work<RankedWhite[]> {
   const { masks } = yield* layingOut(plan);
   const ranked: RankedWhite[] = [];
   for (const [i, { id }] of plan.areas.entries()) {
-    yield i / plan.areas.length;
     const white = plan.whites.find(({ area }) => area === id) ?? UNSAID;
     const laid = masks.find(({ area }) => area === id);
     const maskedS = laid && laid.offS !== null ? laid.offS - laid.onS : null;
-    const facts = whiteFacts(plan, id, white, maskedS);
+    const [from, to] = [i / plan.areas.length, (i + 1) / plan.areas.length];
+    const facts = yield* asPart(measuringWhite(plan, id, white, maskedS), from, to);
     ranked.push({ area: id, facts, ways: rankWays(facts) });
   }
   return ranked;
@@ -164,7 +169,8 @@ export function tableJobs(kernel: Promise<LineKernel>) {
       batchOf(cards.map(unpacked), desk),
 
     *matchColour(request: MatchRequest): Work<MatchAnswer> {
-      return matchIn(yield* tableFor(request), request.target);
+      const table = yield* asPart(tableFor(request), 0, TABLE_SHARE);
+      return yield* asPart(matching(table, request.target), TABLE_SHARE, 1);
     },
 
     /** The few pigments of a box that give all wanted colours. */
@@ -190,7 +196,9 @@ export function tableJobs(kernel: Promise<LineKernel>) {
       levels: readonly number[];
     }) {
       const table = yield* tableFor({ palette, paper });
-      return levels.map((lightness) => reachAt(table, lightness));
+      const regions: Polygon[][] = [];
+      for (const lightness of levels) regions.push(yield* reachAt(table, lightness));
+      return regions;
     },
 
     reckonColours: ({ card, dish }: { card: PackedPlan; dish: Studio['dish'] }) =>
@@ -212,7 +220,7 @@ export function tableJobs(kernel: Promise<LineKernel>) {
       plan: Plan;
       lines: PackedLines;
       darkness: ReadonlyMap<string, number>;
-    }) => atOnce(() => composition({ ...plan, lines: unpackLines(lines) }, darkness)),
+    }) => composing({ ...plan, lines: unpackLines(lines) }, darkness),
 
     /** For each area of a plan the ways to keep it light, the best first. */
     rankWhites: (card: PackedPlan) => rankingWhites(unpacked(card)),

@@ -1,3 +1,3 @@
 export { paintByMix, wetted } from './usage';
-export { mixingList, type MixAmount } from './mixing-list';
+export { mixingList, reckoningAmounts, type MixAmount } from './mixing-list';
 export { jarsFor, type Jars } from './jars';

@@ -1,6 +1,7 @@
 import { mediumOf, pigmentByCode, REFERENCE_FILM_UM } from '../pigment';
 import { kindsOf, outlineOf, techniqueOf, type Pass, type Plan, type PlannedMix, type Studio } from '../plan';
 import { BRUSH_LOADS, brushFor } from '../water';
+import { done, type Work } from '../units';
 import { paintByMix } from './usage';
 
 /** How much of one mix a whole batch takes, and how it is mixed. */
@@ -25,14 +26,15 @@ export interface MixAmount {
 }
 
 /** What every mix of a plan takes for all copies and spares, each as it is painted, in the order of the mixes; those no pass uses are left out. */
-export function mixingList(plan: Plan, dish: Studio['dish']): MixAmount[] {
-  const uses = kindsOf(plan).flatMap(({ copies, plan: own }) =>
-    own.acts.flatMap((act, index) =>
-      act.kind === 'pass'
-        ? [...paintByMix(own, index)].map(([mix, ml]) => ({ act, mix, ml: copies * ml }))
-        : [],
-    ),
-  );
+export function* reckoningAmounts(plan: Plan, dish: Studio['dish']): Work<MixAmount[]> {
+  const uses: { act: Pass; mix: string; ml: number }[] = [];
+  const kinds = kindsOf(plan);
+  for (const [n, { copies, plan: own }] of kinds.entries())
+    for (const [index, act] of own.acts.entries()) {
+      if (act.kind !== 'pass') continue;
+      yield (n + index / own.acts.length) / kinds.length;
+      for (const [mix, ml] of paintByMix(own, index)) uses.push({ act, mix, ml: copies * ml });
+    }
   return plan.mixes.flatMap((mix): MixAmount[] => {
     const own = uses.filter((use) => use.mix === mix.id);
     if (own.length === 0) return [];
@@ -50,6 +52,10 @@ export function mixingList(plan: Plan, dish: Studio['dish']): MixAmount[] {
     ];
   });
 }
+
+/** The same in one go. */
+export const mixingList = (plan: Plan, dish: Studio['dish']): MixAmount[] =>
+  done(reckoningAmounts(plan, dish));
 
 /** How much has to be poured for so much on the paper: brushes are rinsed, and a rest stays in every well. */
 function poured(

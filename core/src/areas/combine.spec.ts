@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contains, edgeLength, type Point, type Polygon, polygonArea, rectangle } from '../geometry';
-import { common, cutAway, edgeWithin, grown, joined, narrowestWidth, stroked } from '.';
+import { common, cutAway, edgeWithin, grown, joined, stroked, widthsOf } from '.';
 
 const areaOf = (regions: readonly Polygon[]): number =>
   regions.reduce((sum, region) => sum + polygonArea(region), 0);
@@ -109,8 +109,8 @@ describe('shared edges', () => {
 
 describe('the narrowest stretch', () => {
   it('of a bar, a disc and a ring is their width', () => {
-    expect(narrowestWidth(rectangle(0, 0, 60, 6))).toBeCloseTo(6, 1);
-    expect(narrowestWidth(rectangle(0, 0, 148, 33.5))).toBeCloseTo(33.5, 1);
+    expect(widthsOf(rectangle(0, 0, 60, 6)).narrowestMm).toBeCloseTo(6, 1);
+    expect(widthsOf(rectangle(0, 0, 148, 33.5)).narrowestMm).toBeCloseTo(33.5, 1);
     // The inscribed circle of a triangle of sides 30, 40 and 50 has radius 10.
     const triangle: Polygon = [
       [
@@ -119,13 +119,13 @@ describe('the narrowest stretch', () => {
         [0, 30],
       ],
     ];
-    expect(Math.abs(narrowestWidth(triangle) - 20) / 20).toBeLessThan(0.03);
-    expect(Math.abs(narrowestWidth(disc(40, 40, 9)) - 18) / 18).toBeLessThan(0.03);
-    expect(Math.abs(narrowestWidth(ringOf(20, 15)) - 5) / 5).toBeLessThan(0.03);
+    expect(Math.abs(widthsOf(triangle).narrowestMm - 20) / 20).toBeLessThan(0.03);
+    expect(Math.abs(widthsOf(disc(40, 40, 9)).narrowestMm - 18) / 18).toBeLessThan(0.03);
+    expect(Math.abs(widthsOf(ringOf(20, 15)).narrowestMm - 5) / 5).toBeLessThan(0.03);
   });
 
   it('of two blocks joined by a neck is the neck', () => {
     const [dumbbell] = joined([rectangle(0, 0, 20, 20), rectangle(19, 8, 22, 3), rectangle(40, 0, 20, 20)]);
-    expect(narrowestWidth(dumbbell)).toBeCloseTo(3, 1);
+    expect(widthsOf(dumbbell).narrowestMm).toBeCloseTo(3, 1);
   });
 });

@@ -9,6 +9,7 @@ import {
   polygonArea,
 } from '../geometry';
 import { paintedOf, type Plan } from '../plan';
+import { asPart, done, type Work } from '../units';
 import { edgeWithin, grown } from './combine';
 
 /** An upright rectangle, mm. */
@@ -53,15 +54,19 @@ const STEP_MM = 1;
  * How a panel is laid out. `darkness` tells how heavy the colour of an area hangs, 0 for bare paper to 1 for black; an
  * area nobody has a colour for yet counts as half.
  */
-export function composition(plan: Plan, darkness: ReadonlyMap<string, number>): Composition {
+export function* composing(plan: Plan, darkness: ReadonlyMap<string, number>): Work<Composition> {
   const { panel } = paintedOf(plan);
   return {
     margins: marginsOf(plan, panel),
     weight: weightOf(plan, panel, darkness),
-    quiet: quietRoom(plan, panel),
-    kisses: kissesOf(plan, panel),
+    quiet: yield* asPart(quietRoom(plan, panel), 0, 0.5),
+    kisses: yield* asPart(kissesOf(plan, panel), 0.5, 1),
   };
 }
+
+/** The same in one go. */
+export const composition = (plan: Plan, darkness: ReadonlyMap<string, number>): Composition =>
+  done(composing(plan, darkness));
 
 interface Panel {
   readonly widthMm: number;
@@ -119,9 +124,9 @@ function centroid(outline: Polygon): Point {
 }
 
 /** The largest upright rectangle of free squares, row by row over the heights of free columns (largest rectangle under a histogram). */
-function quietRoom(plan: Plan, { widthMm, heightMm }: Panel): Room | null {
+function* quietRoom(plan: Plan, { widthMm, heightMm }: Panel): Work<Room | null> {
   const [columns, rows] = [Math.floor(widthMm / STEP_MM), Math.floor(heightMm / STEP_MM)];
-  const free = freeSquares(plan, columns, rows);
+  const free = yield* freeSquares(plan, columns, rows);
   const heights = new Array<number>(columns + 1).fill(0);
   let best: Room | null = null;
   for (let row = 0; row < rows; row++) {
@@ -145,14 +150,15 @@ function quietRoom(plan: Plan, { widthMm, heightMm }: Panel): Room | null {
 }
 
 /** Squares that are far enough from every outline and every line, row by row. */
-function freeSquares({ areas, lines }: Plan, columns: number, rows: number): Uint8Array {
+function* freeSquares({ areas, lines }: Plan, columns: number, rows: number): Work<Uint8Array> {
   const free = new Uint8Array(columns * rows).fill(1);
   const reach = AIR_MM + STEP_MM / Math.SQRT2;
   const drawn = [
     ...areas.flatMap(({ outline }) => outline.map((ring) => [...ring, ring[0]])),
     ...lines.map(({ points }) => points.map(([x, y]): Point => [x, y])),
   ];
-  for (const line of drawn)
+  for (const [n, line] of drawn.entries()) {
+    yield n / drawn.length;
     for (let i = 1; i < line.length; i++) {
       const [from, to] = [line[i - 1], line[i]];
       const column = (x: number): number => Math.floor(x / STEP_MM);
@@ -163,24 +169,31 @@ function freeSquares({ areas, lines }: Plan, columns: number, rows: number): Uin
           if (gapToLine([(c + 0.5) * STEP_MM, (r + 0.5) * STEP_MM], [from, to]) < reach)
             free[r * columns + c] = 0;
     }
+  }
   return free;
 }
 
-function kissesOf({ areas }: Plan, panel: Panel): Kiss[] {
+function* kissesOf({ areas }: Plan, panel: Panel): Work<Kiss[]> {
   const kisses: Kiss[] = [];
-  const reach = new Map(areas.map(({ id, outline }) => [id, grown([outline], KISSING_MM)]));
-  areas.forEach((one, i) => {
+  const reaches = new Map<string, readonly Polygon[]>();
+  const reachOf = ({ id, outline }: Plan['areas'][number]): readonly Polygon[] => {
+    const reach = reaches.get(id) ?? grown([outline], KISSING_MM);
+    reaches.set(id, reach);
+    return reach;
+  };
+  for (const [i, one] of areas.entries()) {
     const gapMm = gapToEdge(one.outline, panel);
     if (gapMm > 0 && gapMm < 2 * KISSING_MM) kisses.push({ area: one.id, other: null, gapMm });
     for (const other of areas.slice(i + 1)) {
+      yield i / areas.length;
       const gap = gapBetween(one.outline, other.outline, FAR_MM);
       if (gap > KISSING_MM || overlaps(one.outline, other.outline)) continue;
       const [small, large] = edgeOf(one.outline) < edgeOf(other.outline) ? [one, other] : [other, one];
-      const shared = edgeWithin(small.outline, reach.get(large.id)!);
+      const shared = edgeWithin(small.outline, reachOf(large));
       if (shared < SHORT_SHARE * edgeOf(small.outline))
         kisses.push({ area: one.id, other: other.id, gapMm: gap });
     }
-  });
+  }
   return kisses;
 }
 

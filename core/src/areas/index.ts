@@ -1,5 +1,5 @@
 export { common, cutAway, edgeWithin, filled, grown, joined, stroked } from './combine';
-export { composition, type Composition, type Kiss, type Room } from './composition';
+export { composing, composition, type Composition, type Kiss, type Room } from './composition';
 export { BRIDGE_MM, cutOuts, LAND_MM, WEB_MM, type CutOut, type ThinWeb } from './cut-out';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
 export { areasOfHand, areasOfWords, handLettered, type HandLettered } from './lettered';
@@ -8,8 +8,7 @@ export { copyLines, placeLines } from './follow';
 export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
 export { cutOutArea, joinAreas, splitArea } from './reshape';
-export { narrowestWidth } from './narrowest';
 export { drawnFootprint, fluidMl, footprint } from './footprint';
 export { areasTouch, touchingAreas } from './touching';
 export { inscribedCircle } from './inscribed';
-export { widthsOf, type Widths } from './widths';
+export { measuringWidths, widthsOf, type Widths } from './widths';

@@ -1,4 +1,5 @@
 import { bounds, polygonArea, type Polygon } from '../geometry';
+import type { Work } from '../units';
 import { cutAway, grown } from './combine';
 
 /** A tool gets into a region if it covers this share of it, the tips of its corners counted as reached. */
@@ -19,28 +20,31 @@ const SLACK_MM = 0.004;
  * Width of the narrowest stretch of a region, mm: the widest round tool up to which each gets into all of it but the tips
  * of its corners (opening by a disc; Serra 1982).
  */
-export function narrowestWidth(region: Polygon): number {
+export function* narrowestWidth(region: Polygon): Work<number> {
   const [, , width, height] = bounds(region);
   const widest = Math.min(width, height);
   let low = 0;
   let high = FINEST * widest;
-  while (high < widest && getsIn(region, high)) {
+  while (high < widest && (yield* getsIn(region, high))) {
     low = high;
     high = Math.min(widest, high * STEP);
   }
   while (high - low > FINE_MM) {
     const middle = (low + high) / 2;
-    if (getsIn(region, middle)) low = middle;
+    if (yield* getsIn(region, middle)) low = middle;
     else high = middle;
   }
   return low;
 }
 
 /** Whether a round tool of a width gets into enough of a region. */
-function getsIn(region: Polygon, widthMm: number): boolean {
+function* getsIn(region: Polygon, widthMm: number): Work<boolean> {
   const radius = widthMm / 2;
-  const opened = grown(grown([region], -radius), radius + SLACK_MM);
+  const left = grown([region], -radius);
+  yield 0;
+  const opened = grown(left, radius + SLACK_MM);
   if (opened.length === 0) return false;
+  yield 0;
   const missed = cutAway([region], opened)
     .map(polygonArea)
     .filter((mm2) => mm2 > CORNER * radius ** 2)

@@ -1,4 +1,5 @@
 import type { Point, Polygon } from '../geometry';
+import { done, type Work } from '../units';
 import { inscribedCircle } from './inscribed';
 import { narrowestWidth } from './narrowest';
 
@@ -15,13 +16,13 @@ export interface Widths {
 const KEPT = 600;
 const known = new Map<string, Widths>();
 
-/** The widths of a region; kept by its outline, since plans come again and again with the same ones. */
-export function widthsOf(region: Polygon): Widths {
+/** Measures the widths of a region; kept by its outline, since plans come again and again with the same ones. */
+export function* measuringWidths(region: Polygon): Work<Widths> {
   const key = region.map((ring) => ring.join(' ')).join('|');
   const found = known.get(key);
   if (found) return found;
   const widths: Widths = {
-    narrowestMm: narrowestWidth(region),
+    narrowestMm: yield* narrowestWidth(region),
     inscribedMm: 2 * inscribedCircle(region).radiusMm,
     counters: region
       .slice(1)
@@ -33,3 +34,6 @@ export function widthsOf(region: Polygon): Widths {
   known.set(key, widths);
   return widths;
 }
+
+/** The same in one go; at once where they were measured before. */
+export const widthsOf = (region: Polygon): Widths => done(measuringWidths(region));

@@ -71,12 +71,15 @@ function* boxesOfAll(
   const boxes: Pattern[][] = Array.from({ length: choices }, () => []);
   for (let choice = 1; choice < choices; choice++) {
     yield (BOXES_SHARE * choice) / choices;
-    const found: Pattern[] = [];
+    let found: Pattern[] = [];
     kinds.forEach(({ ways }, kind) => {
       if (choice === steps[kind]) found.push(...ways.map((way) => ({ kind, ...way })));
     });
     for (const [i, one] of partsOf(choice, steps, kinds).entries()) {
-      if (i % PARTINGS_AT_ONCE === PARTINGS_AT_ONCE - 1) yield (BOXES_SHARE * choice) / choices;
+      if (i % PARTINGS_AT_ONCE === PARTINGS_AT_ONCE - 1) {
+        found = smallest(found);
+        yield (BOXES_SHARE * choice) / choices;
+      }
       const other = choice - one;
       if (one > other || boxes[one].length === 0 || boxes[other].length === 0) continue;
       rows(boxes[one], boxes[other], sheet, found);

@@ -17,21 +17,17 @@ export const borderLostOnWhite: Check = {
   id: 'border-lost-on-white',
   station: 'passes',
   severity: 'note',
-  find: ({ plan }) => {
-    if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return [];
+  *find({ plan }) {
+    if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return;
     const percent = Math.round(lostPercent(plan));
-    if (percent <= LIMIT) return [];
-    return [
-      {
-        where: { area: plan.areas[0].id },
-        number: { value: percent, unit: '%', limit: LIMIT },
-        why: `${percent} % of the rim is nearly as light as the white border: the frame is lost there.`,
-        fix: {
-          ...WITHOUT_BORDER,
-          ...mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed) <= LIMIT).fix,
-        },
-      },
-    ];
+    if (percent <= LIMIT) return;
+    const mixed = yield* mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed) <= LIMIT);
+    yield {
+      where: { area: plan.areas[0].id },
+      number: { value: percent, unit: '%', limit: LIMIT },
+      why: `${percent} % of the rim is nearly as light as the white border: the frame is lost there.`,
+      fix: mixed.fix ?? WITHOUT_BORDER,
+    };
   },
 };
 

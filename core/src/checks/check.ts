@@ -1,6 +1,7 @@
 import type { Point } from '../geometry';
 import type { Command, Plan, Station, Studio } from '../plan';
 import type { Timeline } from '../schedule';
+import type { Work } from '../units';
 
 /** How much a finding matters: it stops the work, is worth a look, or is a note. */
 export type Severity = 'stop' | 'look' | 'note';
@@ -43,12 +44,23 @@ export interface CheckContext {
 /** What a check has found; how much it matters is the check’s to say, unless one finding matters less. */
 export type Found = Omit<Finding, 'id' | 'key' | 'severity' | 'station'> & { readonly severity?: Severity };
 
+/** Nothing found so far: here a check that has much to try may be stopped. */
+export type Breath = null;
+
 /** One rule of the trade. Its file holds the rule, its number and the number's source. */
 export interface Check {
   readonly id: string;
   /** Where what it finds is mended. */
   readonly station: Station;
   readonly severity: Severity;
-  /** One that has much to try finds its findings one by one, so that it can be stopped between them. */
-  readonly find: (context: CheckContext) => Iterable<Found>;
+  /** One that has much to try finds its findings one by one, and takes breath where it may be stopped. */
+  readonly find: (context: CheckContext) => Iterable<Found | Breath>;
+}
+
+/** Long work within a check, which takes breath at each step of it. */
+export function* inBreaths<Answer>(work: Work<Answer>): Generator<Breath, Answer> {
+  for (let step = work.next(); ; step = work.next()) {
+    if (step.done) return step.value;
+    yield null;
+  }
 }

@@ -12,19 +12,24 @@ export const contourLost: Check = {
   id: 'contour-lost',
   station: 'whites',
   severity: 'look',
-  find: ({ plan }) =>
-    plan.whites.flatMap(({ area, edge }) => {
-      if (edge === 'soft') return [];
+  *find({ plan }) {
+    for (const { area, edge } of plan.whites) {
+      if (edge === 'soft') continue;
+      yield null;
       const lost = lostContour(plan, area);
-      if (lost.share <= SHARE) return [];
+      if (lost.share <= SHARE) continue;
       const percent = Math.round(100 * lost.share);
-      return [
-        {
-          where: { area, ...(lost.at ? { point: lost.at } : {}) },
-          number: { value: percent, unit: '%', limit: 100 * SHARE },
-          why: `${percent} % of the edge of ${nameOf(plan, area)} differs from what is round it by less than ${LOST_EDGE_L} L* when all is uncovered: it vanishes.`,
-          ...mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostContour(changed, area).share <= SHARE),
-        },
-      ];
-    }),
+      yield {
+        where: { area, ...(lost.at ? { point: lost.at } : {}) },
+        number: { value: percent, unit: '%', limit: 100 * SHARE },
+        why: `${percent} % of the edge of ${nameOf(plan, area)} differs from what is round it by less than ${LOST_EDGE_L} L* when all is uncovered: it vanishes.`,
+        ...(yield* mixedUntil(
+          plan,
+          mixesBySize(plan),
+          1,
+          (changed) => lostContour(changed, area).share <= SHARE,
+        )),
+      };
+    }
+  },
 };

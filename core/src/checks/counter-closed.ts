@@ -1,4 +1,4 @@
-import { widthsOf } from '../areas';
+import { measuringWidths } from '../areas';
 import { contains, type Point } from '../geometry';
 import { maskingTool } from '../masking';
 import {
@@ -14,7 +14,7 @@ import {
   type White,
 } from '../plan';
 import { crossings, FINEST_BRUSH_MM, penFor, problemOf } from '../whites';
-import type { Check } from './check';
+import { inBreaths, type Check } from './check';
 
 /**
  * The inside of a masked letter must take paint, or it is read as another letter: no counter may be narrower than the
@@ -24,34 +24,33 @@ export const counterClosed: Check = {
   id: 'counter-closed',
   station: 'whites',
   severity: 'look',
-  find: ({ plan }) =>
-    plan.whites.flatMap((white) => {
-      if (white.way !== 'mask') return [];
+  *find({ plan }) {
+    for (const white of plan.whites) {
+      if (white.way !== 'mask') continue;
       const { name, outline } = areaOf(plan, white.area);
-      const { counters, narrowestMm } = widthsOf(outline);
+      const { counters, narrowestMm } = yield* inBreaths(measuringWidths(outline));
       const tool = white.tool ? maskingTool(white.tool) : (penFor(narrowestMm) ?? maskingTool('ruling-pen'));
       const tools = { maskLineMm: tool.leastMm, brushTipMm: FINEST_BRUSH_MM };
       const left = counters.filter(({ at }) => !touchedIn(plan, at));
       const problem = problemOf({ counters: left, strokeMm: Infinity }, tools);
-      if (problem === null) return [];
+      if (problem === null) continue;
       const [{ mm, at }] = left;
       const limit = Math.max(tools.maskLineMm, tools.brushTipMm);
       const times = (limit / mm).toFixed(1);
       const commands = touchIn(plan, white, at);
-      return [
-        {
-          where: { area: white.area, point: at },
-          number: { value: Math.round(100 * mm) / 100, unit: 'mm', limit },
-          why:
-            problem === 'counter-closed'
-              ? `the inside of ${name} is ${mm.toFixed(2)} mm wide; a ${tool.name} closes it with its line of ${tool.leastMm} mm. Letter it ${times} times as high, or with a finer pen.`
-              : `no brush gets into the ${mm.toFixed(2)} mm inside of ${name}, and it would stay white. Letter it ${times} times as high, or touch it in with a pen.`,
-          ...(commands.length > 0
-            ? { fix: { says: `Touch the inside of ${name} in with a pen when the mask is off`, commands } }
-            : {}),
-        },
-      ];
-    }),
+      yield {
+        where: { area: white.area, point: at },
+        number: { value: Math.round(100 * mm) / 100, unit: 'mm', limit },
+        why:
+          problem === 'counter-closed'
+            ? `the inside of ${name} is ${mm.toFixed(2)} mm wide; a ${tool.name} closes it with its line of ${tool.leastMm} mm. Letter it ${times} times as high, or with a finer pen.`
+            : `no brush gets into the ${mm.toFixed(2)} mm inside of ${name}, and it would stay white. Letter it ${times} times as high, or touch it in with a pen.`,
+        ...(commands.length > 0
+          ? { fix: { says: `Touch the inside of ${name} in with a pen when the mask is off`, commands } }
+          : {}),
+      };
+    }
+  },
 };
 
 /** Whether a pass paints a place when no mask lies over it or round it any more. */

@@ -11,28 +11,27 @@ export const driesTooPale: Check = {
   id: 'dries-too-pale',
   station: 'passes',
   severity: 'look',
-  find: ({ plan }) =>
-    plan.acts.flatMap((act) => {
-      if (act.kind !== 'pass' || act.mix === null || techniqueOf(act.technique).start === 'wet') return [];
+  *find({ plan }) {
+    for (const act of plan.acts) {
+      if (act.kind !== 'pass' || act.mix === null || techniqueOf(act.technique).start === 'wet') continue;
       const mix = mixOf(plan, act.mix);
-      if (mix.wanted === null) return [];
+      if (mix.wanted === null) continue;
       const tooLightL = dryLightness(plan, act, mix) - mix.wanted[0];
-      if (tooLightL <= LIMIT_L) return [];
+      if (tooLightL <= LIMIT_L) continue;
       const wantedL = mix.wanted[0];
-      const strength = strengthWhere(
+      const strength = yield* strengthWhere(
         mix.strength,
         1,
         (tried) => dryLightness(plan, act, { ...mix, strength: tried }) <= wantedL,
       );
-      return [
-        {
-          where: { pass: act.id, area: act.areas.at(0) },
-          number: { value: Math.round(10 * tooLightL) / 10, unit: 'L*', limit: LIMIT_L },
-          why: `${mix.name} dries ${tooLightL.toFixed(1)} L* lighter than wanted; wet it looks darker than it will be.`,
-          ...(strength === null ? {} : { fix: remixed(mix, strength) }),
-        },
-      ];
-    }),
+      yield {
+        where: { pass: act.id, area: act.areas.at(0) },
+        number: { value: Math.round(10 * tooLightL) / 10, unit: 'L*', limit: LIMIT_L },
+        why: `${mix.name} dries ${tooLightL.toFixed(1)} L* lighter than wanted; wet it looks darker than it will be.`,
+        ...(strength === null ? {} : { fix: remixed(mix, strength) }),
+      };
+    }
+  },
 };
 
 const dryLightness = (plan: Plan, { filmUm }: Pass, mix: PlannedMix): number =>

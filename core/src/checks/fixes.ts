@@ -1,5 +1,5 @@
 import type { Command, Plan, PlannedMix, Start } from '../plan';
-import type { Found } from './check';
+import type { Breath, Found } from './check';
 
 /** Makes a pass wait until all it touches is dry. */
 export const waitUntilDry = (pass: string): Command => beginAt(pass, 'when-dry');
@@ -14,10 +14,15 @@ export const beginAt = (pass: string, start: Start): Command => ({
 const FINDS_TO = 0.01;
 
 /** The strength nearest to the first, on the way to the last, at which something holds; `null` where it does not even there. */
-export function strengthWhere(from: number, to: number, holds: (strength: number) => boolean): number | null {
+export function* strengthWhere(
+  from: number,
+  to: number,
+  holds: (strength: number) => boolean,
+): Generator<Breath, number | null> {
   if (!holds(to)) return null;
   let [without, withIt] = [from, to];
   while (Math.abs(withIt - without) > FINDS_TO * withIt) {
+    yield null;
     const middle = (without + withIt) / 2;
     if (holds(middle)) withIt = middle;
     else without = middle;
@@ -41,14 +46,15 @@ export const withStrength = (plan: Plan, { id }: PlannedMix, strength: number): 
 export const WEAKEST = 0.02;
 
 /** One of some mixes, the first that does it, made as much stronger or weaker as is needed for something to hold. */
-export function mixedUntil(
+export function* mixedUntil(
   plan: Plan,
   mixes: readonly PlannedMix[],
   to: number,
   holds: (changed: Plan) => boolean,
-): Pick<Found, 'fix'> {
+): Generator<Breath, Pick<Found, 'fix'>> {
   for (const mix of mixes) {
-    const strength = strengthWhere(mix.strength, to, (tried) => holds(withStrength(plan, mix, tried)));
+    yield null;
+    const strength = yield* strengthWhere(mix.strength, to, (tried) => holds(withStrength(plan, mix, tried)));
     if (strength !== null) return { fix: remixed(mix, strength) };
   }
   return {};

@@ -29,6 +29,7 @@ export const lighterOverDarker: Check = {
   *find({ plan, timeline }) {
     for (const [index, { act }] of timeline.steps.entries()) {
       if (act.kind !== 'pass' || act.mix === null) continue;
+      yield null;
       const mix = mixOf(plan, act.mix);
       if (mix.wanted === null && changedByGround(act.technique)) continue;
       const wantedL = (mix.wanted ?? glazeLab(planPaper(plan), [laidMix(plan, mix, act.filmUm)]))[0];

@@ -1,6 +1,6 @@
 import { layersAt } from '../plan';
-import { ONE_TONE, oneTone, toneShares } from '../values';
-import type { Check } from './check';
+import { ONE_TONE, oneTone, squinting, toneShares } from '../values';
+import { inBreaths, type Check } from './check';
 import { mixedUntil, WEAKEST } from './fixes';
 import { mixesBySize } from './used-mixes';
 
@@ -12,25 +12,24 @@ export const oneValue: Check = {
   id: 'one-value',
   station: 'passes',
   severity: 'note',
-  find: ({ plan }) => {
+  *find({ plan }) {
     const painted = plan.areas.filter(({ id }) => layersAt(plan, id, plan.acts.length).length > 0);
-    if (painted.length < 2) return [];
+    if (painted.length < 2) return;
+    yield* inBreaths(squinting(plan));
     const shares = toneShares(plan, TONES);
     const tone = oneTone(shares);
-    if (tone === null) return [];
+    if (tone === null) return;
     const percent = Math.round(100 * shares[tone]);
-    return [
-      {
-        where: { area: painted[0].id },
-        number: { value: percent, unit: '%', limit: 100 * ONE_TONE },
-        why: `${percent} % of the panel is ${['dark', 'of middle tone', 'light'][tone]}: squint, and nothing stands out.`,
-        ...mixedUntil(
-          plan,
-          mixesBySize(plan),
-          tone === 0 ? WEAKEST : 1,
-          (changed) => oneTone(toneShares(changed, TONES)) === null,
-        ),
-      },
-    ];
+    yield {
+      where: { area: painted[0].id },
+      number: { value: percent, unit: '%', limit: 100 * ONE_TONE },
+      why: `${percent} % of the panel is ${['dark', 'of middle tone', 'light'][tone]}: squint, and nothing stands out.`,
+      ...(yield* mixedUntil(
+        plan,
+        mixesBySize(plan),
+        tone === 0 ? WEAKEST : 1,
+        (changed) => oneTone(toneShares(changed, TONES)) === null,
+      )),
+    };
   },
 };

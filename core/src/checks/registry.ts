@@ -86,10 +86,11 @@ function* checkingWith(
     if (weight === 'off') continue;
     yield i / checks.length;
     for (const found of find(context)) {
+      yield i / checks.length;
+      if (found === null) continue;
       const key = keyOf(id, found.where);
       if (!accepted.has(key))
         findings.push({ station, severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
-      yield i / checks.length;
     }
   }
   return findings.sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));

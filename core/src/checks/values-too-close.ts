@@ -1,7 +1,7 @@
-import { colourAt, mixOf, nameOf, type Plan } from '../plan';
+import { colourAt, mixOf, nameOf, type Plan, type PlannedMix } from '../plan';
 import { sharedEdges } from '../values';
 import { LOST_EDGE_L } from '../whites';
-import type { Check, Found } from './check';
+import type { Breath, Check, Found } from './check';
 import { remixed, strengthWhere, WEAKEST, withStrength } from './fixes';
 import { uppermost } from './used-mixes';
 
@@ -19,7 +19,7 @@ export const valuesTooClose: Check = {
     for (const { one, other, lost, differenceL } of sharedEdges(plan))
       if (lost && isPainted(one) && isPainted(other))
         yield {
-          ...mended(plan, one, other),
+          ...(yield* mended(plan, one, other)),
           where: { area: other, pair: one },
           number: { value: Math.round(10 * differenceL) / 10, unit: 'L*', limit: LOST_EDGE_L },
           why: `${nameOf(plan, one)} and ${nameOf(plan, other)} differ by ${differenceL.toFixed(1)} L* where they meet: the edge is lost, unless you want it so.`,
@@ -28,21 +28,23 @@ export const valuesTooClose: Check = {
 };
 
 /** The smallest change of strength of one of their mixes that parts two areas; nothing where there is none. */
-function mended(plan: Plan, one: string, other: string): Pick<Found, 'fix'> {
+function* mended(plan: Plan, one: string, other: string): Generator<Breath, Pick<Found, 'fix'>> {
   const lightness = (at: Plan, area: string): number => colourAt(at, area, at.acts.length)[0];
   const [darker, lighter] = lightness(plan, one) < lightness(plan, other) ? [one, other] : [other, one];
   const [deep, pale] = [mixOn(plan, darker), mixOn(plan, lighter)];
   if (deep === null || pale === null || deep === pale) return {};
-  const changed = [
-    { mix: mixOf(plan, deep), to: 1 },
-    { mix: mixOf(plan, pale), to: WEAKEST },
-  ].flatMap(({ mix, to }) => {
-    const strength = strengthWhere(mix.strength, to, (tried) => {
+  const changed: { mix: PlannedMix; strength: number }[] = [];
+  for (const [id, to] of [
+    [deep, 1],
+    [pale, WEAKEST],
+  ] as const) {
+    const mix = mixOf(plan, id);
+    const strength = yield* strengthWhere(mix.strength, to, (tried) => {
       const at = withStrength(plan, mix, inThousandths(tried));
       return lightness(at, lighter) - lightness(at, darker) >= LOST_EDGE_L;
     });
-    return strength === null ? [] : [{ mix, strength: inThousandths(strength) }];
-  });
+    if (strength !== null) changed.push({ mix, strength: inThousandths(strength) });
+  }
   const byHowMuch = ({ mix, strength }: (typeof changed)[number]): number =>
     Math.abs(Math.log(strength / mix.strength));
   const least = changed.sort((a, b) => byHowMuch(a) - byHowMuch(b)).at(0);

@@ -70,6 +70,7 @@ export function contains(polygon: Polygon, [x, y]: Point): boolean {
  * further need not be measured, and is told as `most`.
  */
 export function gapBetween(one: Polygon, other: Polygon, most = Infinity): number {
+  if (boxGap(bounds(one), bounds(other)) >= most) return most;
   if (contains(one, other[0][0]) || contains(other, one[0][0])) return 0;
   const others = other.flatMap(segmentsOf);
   // Boxes of their edges, flat: most pairs of edges lie too far apart to be measured.
@@ -93,6 +94,13 @@ export function gapBetween(one: Polygon, other: Polygon, most = Infinity): numbe
   }
   return gap;
 }
+
+/** How far two boxes lie apart, mm. */
+const boxGap = (one: ReturnType<typeof bounds>, other: ReturnType<typeof bounds>): number =>
+  Math.hypot(
+    Math.max(0, other[0] - one[0] - one[2], one[0] - other[0] - other[2]),
+    Math.max(0, other[1] - one[1] - one[3], one[1] - other[1] - other[3]),
+  );
 
 function segmentGap(a: Point, b: Point, c: Point, d: Point): number {
   if (cross(a, b, c) * cross(a, b, d) < 0 && cross(c, d, a) * cross(c, d, b) < 0) return 0;
@@ -130,10 +138,16 @@ export function clearanceIn(region: Polygon, without: readonly Polygon[]): (poin
     const [x, y] = point;
     let gap2 = Infinity;
     for (let i = 0; i < edges.length; i += 4) {
-      const [px, py, dx, dy] = [x - edges[i], y - edges[i + 1], edges[i + 2], edges[i + 3]];
+      const px = x - edges[i];
+      const py = y - edges[i + 1];
+      const dx = edges[i + 2];
+      const dy = edges[i + 3];
       const length2 = dx * dx + dy * dy;
       const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, (px * dx + py * dy) / length2));
-      gap2 = Math.min(gap2, (px - t * dx) ** 2 + (py - t * dy) ** 2);
+      const across = px - t * dx;
+      const down = py - t * dy;
+      const away2 = across * across + down * down;
+      if (away2 < gap2) gap2 = away2;
     }
     const inside = contains(region, point) && !without.some((part) => contains(part, point));
     return inside ? Math.sqrt(gap2) : -Math.sqrt(gap2);

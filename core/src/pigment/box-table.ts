@@ -42,7 +42,11 @@ const BOX_STRENGTHS: readonly number[] = Array.from({ length: 7 }, (_, step) => 
 const STRIDE = BOX_STRENGTHS.length * 3;
 const HALF = (BOX_STRENGTHS.length - 1) / 2;
 
-const CHOICES_A_SLICE = 24;
+/** Choices that are gone through between two reports of progress, some 5 ms. */
+const CHOICES_A_SLICE = 6;
+
+/** The same where they are only looked up. */
+const COSTS_A_SLICE = 100;
 
 /** Colours every mix of up to three pigments of a box. */
 export function* boxTable(box: readonly Pigment[], paper: Paper): Work<BoxTable> {
@@ -63,15 +67,20 @@ export function* boxTable(box: readonly Pigment[], paper: Paper): Work<BoxTable>
         at += STRIDE;
       }
     }
-    groups.push({ choices, ratios, lab, reach: reachOf(lab) });
+    yield count / counts.length;
+    groups.push({ choices, ratios, lab, reach: yield* reachOf(lab, count / counts.length) });
   }
   return { box, paper, groups };
 }
 
+/** Halves looked at between two reports of progress. */
+const HALVES_A_SLICE = 20_000;
+
 /** The boxes round the strong and the weak half of each ratio's tints; the middle strength is in both. */
-function reachOf(lab: Float32Array): Float32Array {
+function* reachOf(lab: Float32Array, share: number): Work<Float32Array> {
   const reach = new Float32Array((lab.length / STRIDE) * 12);
   for (let half = 0; half * STRIDE < 2 * lab.length; half++) {
+    if (half % HALVES_A_SLICE === 0) yield share;
     const from = (half >> 1) * STRIDE + (half & 1) * HALF * 3;
     for (let axis = 0; axis < 3; axis++) {
       let [least, most] = [Infinity, -Infinity];
@@ -90,13 +99,14 @@ function reachOf(lab: Float32Array): Float32Array {
  * How near every choice of one, two, three pigments (and whatever it holds of the smaller choices) comes to
  * every wanted colour, CIE94-like: `costs[count − 1][choice · wanted + i]`.
  */
-export function boxCosts({ groups }: BoxTable, targets: readonly Lab[]): Float32Array[] {
+export function* boxCosts({ groups }: BoxTable, targets: readonly Lab[]): Work<Float32Array[]> {
   const wanted = targets.map(wantedColour);
   const all: Float32Array[] = [];
-  for (const group of groups) {
+  for (const [n, group] of groups.entries()) {
     const smaller = all.at(-1);
     const costs = new Float32Array(group.choices.length * wanted.length);
-    group.choices.forEach((places, choice) => {
+    for (const [choice, places] of group.choices.entries()) {
+      if (choice % COSTS_A_SLICE === 0) yield (n + choice / group.choices.length) / groups.length;
       const [a, b, c] = places;
       const held =
         places.length === 1
@@ -109,7 +119,7 @@ export function boxCosts({ groups }: BoxTable, targets: readonly Lab[]): Float32
         for (const inside of held) least = Math.min(least, smaller![inside * wanted.length + i]);
         costs[choice * wanted.length + i] = nearestRatio(group, choice, wanted[i], least);
       }
-    });
+    }
     all.push(costs);
   }
   return all;

@@ -21,6 +21,7 @@ export { mixTable, type MixTable } from './mix-table';
 export {
   matchColour,
   matchIn,
+  matching,
   REACHABLE_DELTA_E,
   type MatchAnswer,
   type MatchedMix,

@@ -1,6 +1,6 @@
 import { colourGap, deltaE00, gapInWords, hexOf, type ColourGap, type Lab } from '../colour';
 import type { Paper } from '../paper';
-import { done, leastBetween } from '../units';
+import { asPart, done, leastBetween, type Work } from '../units';
 import { filmColourist } from './film-colour';
 import { glazeLab, groundOf } from './glaze';
 import { atReferenceFilm, pigmentLoads, waterPerPaint, type MixPart } from './mix';
@@ -73,21 +73,29 @@ interface Candidate {
  * Which parts of the table's palette, and how much water, dry to the wanted colour? All ratios are scanned in
  * the table, the nearest of each number of pigments refined in strength with 36 bands and ΔE00.
  */
-export function matchIn(table: MixTable, target: Lab): MatchAnswer {
+export function* matching(table: MixTable, target: Lab): Work<MatchAnswer> {
   const { colourOf } = filmColourist(table.palette, groundOf(table.paper, []));
   const refine = refiner(table.palette, target, colourOf);
-  const ranked = refine(scan(table, target), RANKING);
-  const polished = [1, 2, 3].flatMap((count) => {
+  yield 0;
+  const scanned = scan(table, target);
+  yield 0.2;
+  const ranked = yield* asPart(refine(scanned, RANKING), 0.2, 0.7);
+  const polished: Candidate[] = [];
+  for (const count of [1, 2, 3]) {
+    const from = 0.7 + 0.1 * (count - 1);
     const few = ranked.filter(({ ratio }) => ratio.places.length === count);
     few.sort((a, b) => a.deltaE - b.deltaE);
-    return refine(few.slice(0, POLISHED), POLISHING);
-  });
+    polished.push(...(yield* asPart(refine(few.slice(0, POLISHED), POLISHING), from, from + 0.1)));
+  }
   const best = closest(polished);
   const near = polished.filter(({ deltaE }) => deltaE <= best.deltaE + SIMPLE_ALLOWANCE);
   const fewest = Math.min(...near.map(({ ratio }) => ratio.places.length));
   const simple = closest(near.filter(({ ratio }) => ratio.places.length === fewest));
   return { best: describe(table, target, best), simple: describe(table, target, simple) };
 }
+
+/** The same in one go. */
+export const matchIn = (table: MixTable, target: Lab): MatchAnswer => done(matching(table, target));
 
 /** `matchIn` for a palette that has no table yet; its table takes most of the time. */
 export function matchColour({
@@ -118,21 +126,28 @@ function scan({ ratios, lab }: MixTable, target: Lab): { ratio: Ratio; strength:
   });
 }
 
-type Refine = (candidates: readonly Omit<Candidate, 'deltaE'>[], how: typeof RANKING) => Candidate[];
+type Refine = (candidates: readonly Omit<Candidate, 'deltaE'>[], how: typeof RANKING) => Work<Candidate[]>;
+
+/** Candidates refined between two reports of progress. */
+const CANDIDATES_A_SLICE = 6;
 
 /** Finds the strength at which each candidate comes nearest, by ΔE00 in 36 bands. */
 function refiner(palette: readonly Pigment[], target: Lab, colourOf: (loads: Float64Array) => Lab): Refine {
   const loads = new Float64Array(palette.length);
-  return (candidates, { bracket, rounds }) =>
-    candidates.map(({ ratio, strength }) => {
+  return function* (candidates, { bracket, rounds }) {
+    const refined: Candidate[] = [];
+    for (const [i, { ratio, strength }] of candidates.entries()) {
+      if (i % CANDIDATES_A_SLICE === 0) yield i / candidates.length;
       const miss = (log: number): number => {
         loadsOf(palette, ratio, Math.exp(log), loads);
         return deltaE00(target, colourOf(loads));
       };
       const coarse = Math.log(strength);
       const log = leastBetween(coarse - bracket, Math.min(0, coarse + bracket), rounds, miss);
-      return closest([coarse, log].map((at) => ({ ratio, strength: Math.exp(at), deltaE: miss(at) })));
-    });
+      refined.push(closest([coarse, log].map((at) => ({ ratio, strength: Math.exp(at), deltaE: miss(at) }))));
+    }
+    return refined;
+  };
 }
 
 function describe(

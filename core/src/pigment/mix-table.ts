@@ -16,7 +16,7 @@ export interface MixTable {
 }
 
 /** Ratios coloured between two reports of progress, some 2 ms. */
-const RATIOS_A_SLICE = 128;
+const RATIOS_A_SLICE = 32;
 
 /** Colours every whole-number ratio of up to `maxPigments` of the palette at twelve strengths, in 36 bands. */
 export function* mixTable(

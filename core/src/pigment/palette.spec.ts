@@ -103,7 +103,7 @@ describe('choosing a palette', () => {
         kept: [3],
         free,
         wanted: wanted.length,
-        costs: boxCosts(table, wanted),
+        costs: done(boxCosts(table, wanted)),
         extra: new Array<number>(14).fill(0),
       };
       const [all, swapped] = [enumeratePalettes(task, 3), swapPalettes(task, 3)];

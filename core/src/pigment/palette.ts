@@ -1,8 +1,8 @@
 import type { Lab } from '../colour';
 import type { Paper } from '../paper';
-import { BadInput, done, type Work } from '../units';
+import { asPart, BadInput, done, type Work } from '../units';
 import { boxCosts, boxTable, type BoxTable } from './box-table';
-import { matchIn, type MatchedMix } from './match';
+import { matching, type MatchedMix } from './match';
 import { mixTable } from './mix-table';
 import { enumeratePalettes, swapPalettes, type PaletteScore } from './palette-search';
 import type { Pigment } from './pigment';
@@ -64,9 +64,7 @@ export function* choosePalette(table: BoxTable, request: PaletteRequest): Work<P
     throw new BadInput('size', `${size} pigments are wanted and ${box.length} are there to choose from`);
   if (kept.length > size)
     throw new BadInput('keep', `${kept.length} pigments do not fit a palette of ${size}`);
-  yield 0;
-  const costs = boxCosts(table, targets);
-  yield 0.4;
+  const costs = yield* asPart(boxCosts(table, targets), 0, 0.4);
   const free = size - kept.length;
   const palettes = palettesOf(box.length - kept.length, free);
   const exact = palettes <= MOST_COMPARED;
@@ -75,8 +73,8 @@ export function* choosePalette(table: BoxTable, request: PaletteRequest): Work<P
   const found = exact ? enumeratePalettes(task, finalists) : swapPalettes(task, finalists);
   const answers: { answer: PaletteAnswer; cost: number }[] = [];
   for (const [i, palette] of found.entries()) {
-    yield 0.6 + (0.4 * i) / found.length;
-    const answer = matchAll(box, paper, palette, targets, exact);
+    const [from, to] = [i, i + 1].map((n) => 0.6 + (0.4 * n) / found.length);
+    const answer = yield* asPart(matchingAll(box, paper, palette, targets, exact), from, to);
     const extra = palette.places.reduce((sum, place) => sum + task.extra[place], 0);
     answers.push({ answer, cost: answer.meanDeltaE + extra });
   }
@@ -112,16 +110,20 @@ function extraOf(box: readonly Pigment[], { owned, toBuy, fugitive, hazard, used
   );
 }
 
-function matchAll(
+function* matchingAll(
   box: readonly Pigment[],
   paper: Paper,
   { places }: PaletteScore,
   targets: readonly Lab[],
   exact: boolean,
-): PaletteAnswer {
+): Work<PaletteAnswer> {
   const pigments = [...places].sort((a, b) => a - b).map((place) => box[place]);
-  const table = done(mixTable(pigments, paper, MAX_PIGMENTS));
-  const mixes = targets.map((target) => matchIn(table, target).best);
+  const table = yield* asPart(mixTable(pigments, paper, MAX_PIGMENTS), 0, 0.5);
+  const mixes: MatchedMix[] = [];
+  for (const [i, target] of targets.entries()) {
+    const [from, to] = [i, i + 1].map((n) => 0.5 + (0.5 * n) / targets.length);
+    mixes.push((yield* asPart(matching(table, target), from, to)).best);
+  }
   const misses = mixes.map(({ deltaE00 }) => deltaE00);
   return {
     pigments,

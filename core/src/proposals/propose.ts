@@ -46,12 +46,12 @@ export function* proposing(plan: Plan): Work<Proposal> {
   ];
   const bare = applyCommands(plan, cleared).plan;
   yield 0.1;
-  const passes = passesFor(bare, colours, plan);
+  const passes = yield* asPart(passesFor(bare, colours, plan), 0.1, 0.3);
   yield 0.3;
   const next = bare.acts.at(firstKept(bare))?.id ?? null;
   const laid: Command[] = passes.map((act) => ({ do: 'add-act', act, before: next }));
   const painted = applyCommands(bare, laid).plan;
-  const rounded = paintedRound(painted, colours);
+  const rounded = yield* asPart(paintedRound(painted, colours), 0.3, 0.4);
   yield 0.4;
   const commands = [...cleared, ...laid, ...rounded];
   return yield* mending(applyCommands(painted, rounded).plan, commands);
@@ -70,15 +70,18 @@ function firstKept(plan: Plan): number {
  * The passes in their order; areas of one colour that need not wait for one another are one pass. What the painter has said of a
  * colour on an area is kept.
  */
-function passesFor(plan: Plan, colours: Colours, before: Plan): Pass[] {
+function* passesFor(plan: Plan, colours: Colours, before: Plan): Work<Pass[]> {
   const passes: Pass[] = [];
   const put = (areas: string[], mix: PlannedMix | null, { technique, filmUm }: Chosen): void => {
     const id = freeId([...plan.acts, ...passes], `${areas[0].slice(0, 40)}-${technique}`);
     passes.push(newPass({ id, areas, technique, mix: mix?.id ?? null, filmUm }));
   };
-  for (const areas of firstCoats(plan, colours)) {
+  const coats = yield* asPart(firstCoats(plan, colours), 0, 0.5);
+  for (const [i, areas] of coats.entries()) {
+    yield 0.5 + (0.5 * i) / coats.length;
     const [mix, ...more] = colours.get(areas[0])!;
-    const first = said(before, areas[0], mix) ?? firstTechnique(plan, areas[0], mix, more.length > 0);
+    const first =
+      said(before, areas[0], mix) ?? (yield* firstTechnique(plan, areas[0], mix, more.length > 0));
     const isWet = first.technique === 'wet-in-wet';
     if (isWet) put(areas, null, { technique: 'pre-wet', filmUm: WETTING_UM });
     put(areas, mix, first);
@@ -107,7 +110,7 @@ const WETTING_UM = 80;
  * Areas in the order they are begun: always the palest of those that lie on nothing unpainted; areas of the same mixes are taken
  * with it where they do not touch.
  */
-function firstCoats(plan: Plan, colours: Colours): string[][] {
+function* firstCoats(plan: Plan, colours: Colours): Work<string[][]> {
   const order: string[][] = [];
   const left = plan.areas.map(({ id }) => id).filter((id) => colours.has(id));
   const lightness = new Map(
@@ -116,7 +119,9 @@ function firstCoats(plan: Plan, colours: Colours): string[][] {
       glazeLab(planPaper(plan), [laidMix(plan, colours.get(id)![0], REFERENCE_FILM_UM)])[0],
     ]),
   );
+  const all = Math.max(1, left.length);
   while (left.length > 0) {
+    yield 1 - left.length / all;
     const free = left.filter((id, i) => !left.slice(0, i).some((below) => areasTouch(plan, id, below)));
     const next = free.reduce((a, b) => (lightness.get(b)! > lightness.get(a)! ? b : a));
     const same = free.filter(
@@ -134,14 +139,18 @@ const alike = (one: readonly PlannedMix[], other: readonly PlannedMix[]): boolea
   one.length === other.length && one.every(({ id }, i) => id === other[i].id);
 
 /** Areas that would dry in another colour than their mixes have on paper, since something lies under them: painted round. */
-function paintedRound(plan: Plan, colours: Colours): Command[] {
-  return plan.areas.flatMap(({ id }): Command[] => {
+function* paintedRound(plan: Plan, colours: Colours): Work<Command[]> {
+  const commands: Command[] = [];
+  for (const [i, { id }] of plan.areas.entries()) {
+    yield i / plan.areas.length;
     const mixes = colours.get(id);
-    if (!mixes || plan.whites.some(({ area }) => area === id)) return [];
-    if (deltaE00(colourAt(plan, id, plan.acts.length), wantedOf(plan, id, mixes)) <= SAME_COLOUR) return [];
+    if (!mixes || plan.whites.some(({ area }) => area === id)) continue;
+    if (deltaE00(colourAt(plan, id, plan.acts.length), wantedOf(plan, id, mixes)) <= SAME_COLOUR) continue;
     const white = { area: id, way: 'paint-round', tool: null, wanted: null, edge: 'hard' } as const;
-    return [{ do: 'keep-white', white: { id: freeId(plan.whites, `round-${id}`.slice(0, 60)), ...white } }];
-  });
+    const named = freeId(plan.whites, `round-${id}`.slice(0, 60));
+    commands.push({ do: 'keep-white', white: { id: named, ...white } });
+  }
+  return commands;
 }
 
 /** The colour an area is meant to have when dry: the one said of its only mix, else its own passes on bare paper. */

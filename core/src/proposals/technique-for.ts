@@ -1,8 +1,9 @@
-import { narrowestWidth } from '../areas';
+import { measuringWidths } from '../areas';
 import { deltaE00 } from '../colour';
 import { polygonArea } from '../geometry';
 import { glazeLab, type Mix } from '../pigment';
 import { laidMix, outlineOf, paintedOf, planPaper, techniqueOf, type Plan, type PlannedMix } from '../plan';
+import type { Work } from '../units';
 
 /** What an area is painted with, and how much water is laid, µm. */
 export interface Chosen {
@@ -26,13 +27,19 @@ const STEP_UM = 2;
 export const SAME_COLOUR = 5;
 
 /** The technique and water for the first colour of an area, nearest to what is wanted of the mix when dry. */
-export function firstTechnique(plan: Plan, area: string, mix: PlannedMix, floatsMore: boolean): Chosen {
+export function* firstTechnique(
+  plan: Plan,
+  area: string,
+  mix: PlannedMix,
+  floatsMore: boolean,
+): Work<Chosen> {
   const { panel } = paintedOf(plan);
   const outline = outlineOf(plan, area);
   const share = polygonArea(outline) / (panel.widthMm * panel.heightMm);
+  const { narrowestMm } = yield* measuringWidths(outline);
   const ways = BY_MEDIUM[mix.medium] ?? [
     ...(share > LARGE && floatsMore ? ['wet-in-wet'] : []),
-    ...(narrowestWidth(outline) < DRAWN_MM ? ['line'] : share < SMALL ? ['loose-strokes'] : ['flat-wash']),
+    ...(narrowestMm < DRAWN_MM ? ['line'] : share < SMALL ? ['loose-strokes'] : ['flat-wash']),
   ];
   return nearest(plan, mix, [], ways);
 }

@@ -26,7 +26,7 @@ export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';
 export { windowOf, type Window } from './windows';
 export { layingOut, layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
 export { areaLooks, lookingOn, type LookFrame } from './looks';
-export { rehearse, type RehearsalSetting } from './rehearsal';
+export { rehearse, rehearsing, type RehearsalSetting } from './rehearsal';
 export { moments } from './moments';
 export { minutesAtTable } from './table-minutes';
 export { backFrom, inTime, type Help, type InTime } from './in-time';

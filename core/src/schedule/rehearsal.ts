@@ -17,7 +17,7 @@ import { footprint } from '../areas';
 import { oneRing, type Point } from '../geometry';
 import {
   brushFor,
-  brushwork,
+  brushing,
   EXCHANGES,
   lengthOf,
   type ActOf,
@@ -25,6 +25,7 @@ import {
   type PanelAct,
   type Simulation,
 } from '../water';
+import { done, type Work } from '../units';
 import { onSheet, underShields } from './on-sheet';
 import { DRYER } from './table';
 import type { Step, Timeline } from './timeline';
@@ -43,9 +44,17 @@ export interface RehearsalSetting {
  * A plan as a hand would paint it, ready to be simulated: every pass in its time as strokes of a brush, masks on and
  * off when their chores say. Ends when all is dry. Passes that can never begin are not painted.
  */
-export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: RehearsalSetting): Simulation {
+export function* rehearsing(
+  plan: Plan,
+  timeline: Timeline,
+  { cellMm, seed }: RehearsalSetting,
+): Work<Simulation> {
   const { paint } = paintedOf(plan);
-  const acts = timeline.steps.flatMap((step, index) => actsOf(plan, step, index));
+  const acts: PanelAct[] = [];
+  for (const [index, step] of timeline.steps.entries()) {
+    yield index / timeline.steps.length;
+    acts.push(...(yield* actsOf(plan, step, index)));
+  }
   return {
     ...paint,
     cellMm,
@@ -58,11 +67,15 @@ export function rehearse(plan: Plan, timeline: Timeline, { cellMm, seed }: Rehea
   };
 }
 
-function actsOf(plan: Plan, step: Step, index: number): PanelAct[] {
+/** The same in one go. */
+export const rehearse = (plan: Plan, timeline: Timeline, setting: RehearsalSetting): Simulation =>
+  done(rehearsing(plan, timeline, setting));
+
+function* actsOf(plan: Plan, step: Step, index: number): Work<PanelAct[]> {
   const { act, startS, endS } = step;
   if (act.kind === 'chore') return choreOnPanel(plan, act, startS, endS);
   const unbrushed = UNBRUSHED[act.technique];
-  return unbrushed ? unbrushed(plan, act, endS) : brushed(plan, act, index, [startS, endS]);
+  return unbrushed ? unbrushed(plan, act, endS) : yield* brushed(plan, act, index, [startS, endS]);
 }
 
 /** What a chore does to the panel; most do nothing to it. */
@@ -85,14 +98,14 @@ function choreOnPanel(plan: Plan, act: ChoreAct, startS: number, endS: number): 
   }
 }
 
-function brushed(
+function* brushed(
   plan: Plan,
   act: Pass,
   index: number,
   [startS, endS]: readonly [fromS: number, toS: number],
-): PanelAct[] {
+): Work<PanelAct[]> {
   if (act.strokes.length > 0) return act.strokes.map((stroke) => asPainted(plan, act, stroke, startS));
-  const strokes = strokesOf(plan, act, index);
+  const strokes = yield* strokesOf(plan, act, index);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
   let gone = 0;
   const acts = strokes.map((stroke): PanelAct => {
@@ -113,10 +126,11 @@ function mixOnSheet(plan: Plan, pass: Pass): (at: Point) => string | null {
 }
 
 /** The strokes of a pass, area by area, round the whites it does not name. */
-function strokesOf(plan: Plan, pass: Pass, index: number): PlannedStroke[] {
+function* strokesOf(plan: Plan, pass: Pass, index: number): Work<PlannedStroke[]> {
   const mixThere = mixOnSheet(plan, pass);
   const masked = maskedAfter(plan.acts, index);
-  return pass.areas.flatMap((area) => {
+  const planned: PlannedStroke[] = [];
+  for (const area of pass.areas) {
     // Over what lies under mask a hand goes.
     const round = whitesRound(plan, pass, area)
       .filter((white) => !masked.has(white.area))
@@ -126,12 +140,10 @@ function strokesOf(plan: Plan, pass: Pass, index: number): PlannedStroke[] {
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
     const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
     const several = pass.also.length > 0 ? { laidAt: mixThere } : {};
-    return brushwork({ outline, round, brush, filmUm, ...several }).map((stroke) => ({
-      ...stroke,
-      brush: brush.id,
-      mix: mixThere(midway(stroke.points)),
-    }));
-  });
+    for (const stroke of yield* brushing({ outline, round, brush, filmUm, ...several }))
+      planned.push({ ...stroke, brush: brush.id, mix: mixThere(midway(stroke.points)) });
+  }
+  return planned;
 }
 
 const midway = (points: readonly (readonly [number, number, ...unknown[]])[]): Point => {

@@ -1,8 +1,8 @@
-import { cutAway, footprint, joined } from '../areas';
+import { common, cutAway, footprint, joined } from '../areas';
 import { polygonArea, rectangle, type Polygon } from '../geometry';
 import { colourAt, everMasked, layersAt, paintedOf, planPaper, type Plan } from '../plan';
 import { glazeLab } from '../pigment';
-import { remembered } from '../units';
+import { done, remembered, type Work } from '../units';
 
 /** Between these lightnesses lie the tones one squints for, L*: black paint, and paper. */
 const DARKEST_L = 20;
@@ -25,19 +25,22 @@ interface Seen {
 }
 
 /** What is seen of areas is asked for with one mix after another. */
-const seenKnown = remembered<readonly Seen[]>();
+const seenKnown = remembered<number>();
 
-/** What is seen of each area: all of it that no later one covers. */
-function seenOf(plan: Plan): readonly Seen[] {
+/** What is seen of each area: all of it that no later one covers. Done beforehand, what asks for tones has it at once. */
+export function* squinting(plan: Plan): Work<readonly Seen[]> {
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  return seenKnown(plan.areas, `${widthMm} ${heightMm}`, () => {
-    const panel = [rectangle(0, 0, widthMm, heightMm)];
-    const outside = cutAway([rectangle(-5000, -5000, 10_000, 10_000)], panel);
-    return plan.areas.map(({ id, outline }, i) => {
-      const over = [...plan.areas.slice(i + 1).map((area) => area.outline), ...outside];
-      return { id, mm2: mm2(cutAway([outline], over)) };
+  const panel = [rectangle(0, 0, widthMm, heightMm)];
+  const all: Seen[] = [];
+  for (const [i, { id, outline }] of plan.areas.entries()) {
+    yield i / plan.areas.length;
+    const seen = seenKnown(plan.areas, `${id} ${widthMm} ${heightMm}`, () => {
+      const over = plan.areas.slice(i + 1).map((area) => area.outline);
+      return mm2(cutAway(common([outline], panel), over));
     });
-  });
+    all.push({ id, mm2: seen });
+  }
+  return all;
 }
 
 /** Share of the panel in each of so many tones, the darkest first; they add up to 1. What no area covers is paper. */
@@ -45,7 +48,7 @@ export function toneShares(plan: Plan, tones: number): number[] {
   const { widthMm, heightMm } = paintedOf(plan).panel;
   const shares = Array.from({ length: tones }, () => 0);
   let covered = 0;
-  for (const { id, mm2: size } of seenOf(plan)) {
+  for (const { id, mm2: size } of done(squinting(plan))) {
     shares[toneOf(colourAt(plan, id, plan.acts.length)[0], tones)] += size / (widthMm * heightMm);
     covered += size / (widthMm * heightMm);
   }

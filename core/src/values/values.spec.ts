@@ -143,7 +143,7 @@ describe('what a palette reaches', () => {
   it('is just what is mixed: of places inside all are near a mix, of places well outside none', () => {
     const random = chance(3);
     for (const lightness of [70, 50, 35]) {
-      const regions = reachAt(table, lightness);
+      const regions = done(reachAt(table, lightness));
       let [inside, outside] = [0, 0];
       for (let i = 0; i < 160; i++) {
         const [a, b] = [random() * 130 - 65, random() * 130 - 65];
@@ -162,5 +162,5 @@ describe('what a palette reaches', () => {
       expect(outside).toBeGreaterThan(20);
     }
   });
-  it('is nothing beyond the paper’s white', () => expect(reachAt(table, 110)).toEqual([]));
+  it('is nothing beyond the paper’s white', () => expect(done(reachAt(table, 110))).toEqual([]));
 });

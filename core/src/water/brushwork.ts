@@ -7,6 +7,7 @@ import {
   type Point,
   type Polygon,
 } from '../geometry';
+import { asPart, done, type Work } from '../units';
 import { BRUSHES, meanFilmUm, reachMm, type Brush } from './brush';
 
 /** What a hand is asked to cover. */
@@ -63,11 +64,12 @@ export function brushFor(outline: Polygon): Brush {
  * that what is wet stays wet. The brush is loaded again when it gives out, and pressed less where the area is narrow.
  * Each stroke's mean film is the one wanted, as far as the belly goes. The same area always gives the same strokes.
  */
-export function brushwork({ outline, round: whites, brush, filmUm, laidAt }: Brushwork): HandStroke[] {
+export function* brushing({ outline, round: whites, brush, filmUm, laidAt }: Brushwork): Work<HandStroke[]> {
   const round = whites.filter((white) => gapBetween(white, outline) === 0);
   const room = clearanceIn(outline, round);
-  const edges = cutIn([...outline, ...round.flat()], brush, room);
-  const paths = [...edges, ...lines(outline, brush, room)]
+  const edges = yield* asPart(cutIn([...outline, ...round.flat()], brush, room), 0, 0.5);
+  const across = yield* asPart(lines(outline, brush, room), 0.5, 1);
+  const paths = [...edges, ...across]
     .flatMap((path) => (laidAt ? byWhatIsLaid(path, laidAt) : [path]))
     .flatMap((path) => byLoads(path, brush));
   const down = isWide(outline) ? 1 : 0;
@@ -79,6 +81,9 @@ export function brushwork({ outline, round: whites, brush, filmUm, laidAt }: Bru
       load: Math.min(1, filmUm / OVERLAID / meanFilmUm(brush, lengthOf(points), meanWidth(points, brush))),
     }));
 }
+
+/** The same in one go. */
+export const brushwork = (asked: Brushwork): HandStroke[] => done(brushing(asked));
 
 function isWide(outline: Polygon): boolean {
   const [, , width, height] = bounds(outline);
@@ -94,16 +99,22 @@ const pressureFor = (brush: Brush, widthMm: number): number =>
 /** Half the width of a line cut in along an edge, mm. */
 const cuttingRadius = (brush: Brush): number => Math.max(brush.tipMm, CUTTING_IN * brush.widthMm) / 2;
 
+/** Edges that are gone along before anybody may stop it. */
+const EDGES_AT_ONCE = 20;
+
 /** Lines along every ring, moved inwards by half their width; broken off where there is no room. */
-function cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Path[] {
+function* cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Work<Path[]> {
   const radius = cuttingRadius(brush);
-  return rings.flatMap((ring) => {
-    const along = ring.flatMap((a, i): [number, number, number][] => {
+  const paths: Path[] = [];
+  for (const [n, ring] of rings.entries()) {
+    const along: [number, number, number][] = [];
+    for (const [i, a] of ring.entries()) {
+      if (i % EDGES_AT_ONCE === 0) yield (n + i / ring.length) / rings.length;
       const b = ring[(i + 1) % ring.length];
       const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
       const steps = Math.max(1, Math.round(length / POINT_MM));
       const side: Point = length > 0 ? [-(b[1] - a[1]) / length, (b[0] - a[0]) / length] : [0, 0];
-      return Array.from({ length: steps }, (_, k) => {
+      for (let k = 0; k < steps; k++) {
         const t = k / steps;
         const on: Point = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
         const sides = [1, -1].map((way): Point => [
@@ -111,16 +122,17 @@ function cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Pa
           on[1] + way * radius * side[1],
         ]);
         const inner = room(sides[0]) > room(sides[1]) ? sides[0] : sides[1];
-        return [...inner, room(inner)];
-      });
-    });
+        along.push([...inner, room(inner)]);
+      }
+    }
     if (along.length > 0) along.push(along[0]);
-    return runsOf(along, brush, radius);
-  });
+    paths.push(...runsOf(along, brush, radius));
+  }
+  return paths;
 }
 
 /** Lines across the longer side of the area, one below the other. */
-function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): Path[] {
+function* lines(outline: Polygon, brush: Brush, room: (point: Point) => number): Work<Path[]> {
   const [x, y, width, height] = bounds(outline);
   const wide = isWide(outline);
   const [along, across] = wide ? [width, height] : [height, width];
@@ -128,7 +140,10 @@ function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): 
   const count = Math.max(1, Math.ceil((across - 2 * radius) / (APART * brush.widthMm)) + 1);
   const first = count === 1 ? across / 2 : radius;
   const apart = count === 1 ? 0 : (across - 2 * radius) / (count - 1);
-  return Array.from({ length: count }, (_, line) => first + line * apart).flatMap((down) => {
+  const paths: Path[] = [];
+  for (let line = 0; line < count; line++) {
+    yield line / count;
+    const down = first + line * apart;
     const points = Array.from(
       { length: Math.ceil(along / POINT_MM) + 1 },
       (_, k): [number, number, number] => {
@@ -137,8 +152,9 @@ function lines(outline: Polygon, brush: Brush, room: (point: Point) => number): 
         return [...point, room(point)];
       },
     );
-    return runsOf(points, brush, radius);
-  });
+    paths.push(...runsOf(points, brush, radius));
+  }
+  return paths;
 }
 
 /** Splits points with their room into the runs where a brush has room, pressed as far as there is. */

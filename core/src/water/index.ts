@@ -16,6 +16,7 @@ export {
 } from './flow-numbers';
 export { cellAt, PLANES, panelGrid, type Panel, type PanelGrid } from './panel';
 export type { PanelKernel, StepReport, SweepOrder } from './panel-kernel';
+export { lookingAtSheet } from './sheet';
 export { plainPanelKernel } from './panel-plain';
 export { rimReach } from './rim';
 export { panelActSchema, type ActOf, type PanelAct, type StrokePoint } from './panel-act';
@@ -27,7 +28,7 @@ export { PAPER_LOOKS, PaintedView, type CellBox, type PaperLook } from './painte
 export { fingerprintOf, markOf, markOfText } from './fingerprint';
 export { WATER_VERSION } from './flow-constants';
 export { isReached, PaperClock, wetCells, type ClockOrder } from './paper-clock';
-export { pictureOf, type PanelPicture } from './picture';
+export { pictureOf, picturing, type PanelPicture } from './picture';
 export { passTime, setOut, startPanel, type PanelRun, type PanelSetting } from './panel-run';
 export {
   spatterDrops,
@@ -48,7 +49,7 @@ export {
   type HandToolKind,
   type Laden,
 } from './hand-tool';
-export { brushFor, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';
+export { brushFor, brushing, brushwork, lengthOf, type Brushwork, type HandStroke } from './brushwork';
 export {
   balanceOf,
   lookOf,

@@ -7,6 +7,7 @@ import {
   type PaintRecipe,
   type PaintTile,
 } from '../pigment';
+import { done, type Work } from '../units';
 import { PUDDLED_FILM_UM, SHINY_FILM_UM } from './constants';
 import { cellAt } from './panel';
 import type { PanelRun } from './panel-run';
@@ -43,21 +44,27 @@ export class PaintedView {
   }
 
   /** A rectangle of cells, `[(row · columns + column) · 4 + channel]`; `masked` shows what is under mask as it is. */
-  colour(
+  *colouring(
     { column, row, columns, rows }: CellBox,
     look: PaperLook = 'now',
     masked = false,
-  ): Uint8ClampedArray {
+  ): Work<Uint8ClampedArray> {
     this.lookUp();
     const rgba = new Uint8ClampedArray(4 * columns * rows);
     const most = Math.max(1, Math.floor(AT_ONCE / columns));
     for (let from = 0; from < rows; from += most) {
+      yield from / rows;
       const box = { column, row: row + from, columns, rows: Math.min(most, rows - from) };
       rgba.set(look === 'sheen' ? this.sheen(box) : this.painted(box, look), 4 * columns * from);
     }
     if (look === 'value') greyed(rgba);
     if (masked) this.coverMasked({ column, row, columns, rows }, rgba);
     return rgba;
+  }
+
+  /** The same in one go. */
+  colour(...asked: Parameters<PaintedView['colouring']>): Uint8ClampedArray {
+    return done(this.colouring(...asked));
   }
 
   /** Only what lies on the panel is coloured. */

@@ -1,4 +1,5 @@
 import type { PaintKernel } from '../pigment';
+import { done, type Work } from '../units';
 import { PaintedView } from './painted-view';
 import type { PanelRun } from './panel-run';
 
@@ -10,8 +11,12 @@ export interface PanelPicture {
 }
 
 /** What a panel looks like now; `dry` shows it as it will be dry. */
-export function pictureOf(run: PanelRun, paint: PaintKernel, dry = false): PanelPicture {
+export function* picturing(run: PanelRun, paint: PaintKernel, dry = false): Work<PanelPicture> {
   const { columns, rows } = run.panel;
   const box = { column: 0, row: 0, columns, rows };
-  return { columns, rows, rgba: new PaintedView(run, paint).colour(box, dry ? 'dry' : 'now') };
+  const rgba = yield* new PaintedView(run, paint).colouring(box, dry ? 'dry' : 'now');
+  return { columns, rows, rgba };
 }
+
+/** The same in one go. */
+export const pictureOf = (...asked: Parameters<typeof picturing>): PanelPicture => done(picturing(...asked));

@@ -62,14 +62,27 @@ function boundsOf(points: readonly (readonly [number, number])[], margin: number
   ];
 }
 
+/** Heights whose crossings are kept: cells are asked for row by row, some heights each. */
+const HEIGHTS_KEPT = 16;
+
 function inPolygon(points: readonly (readonly [number, number])[]): Region['holds'] {
-  return (x, y) => {
-    let inside = false;
+  const known = new Map<number, readonly number[]>();
+  const crossingsAt = (y: number): readonly number[] => {
+    const found = known.get(y);
+    if (found) return found;
+    const crossings: number[] = [];
     for (let i = 0, j = points.length - 1; i < points.length; j = i++) {
       const [xi, yi] = points[i];
       const [xj, yj] = points[j];
-      if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
+      if (yi > y !== yj > y) crossings.push(((xj - xi) * (y - yi)) / (yj - yi) + xi);
     }
+    if (known.size === HEIGHTS_KEPT) known.clear();
+    known.set(y, crossings);
+    return crossings;
+  };
+  return (x, y) => {
+    let inside = false;
+    for (const crossing of crossingsAt(y)) if (x < crossing) inside = !inside;
     return inside;
   };
 }

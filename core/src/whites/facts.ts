@@ -1,7 +1,8 @@
-import { common, widthsOf } from '../areas';
-import { edgeLength, polygonArea } from '../geometry';
+import { common, measuringWidths } from '../areas';
+import { edgeLength, gapBetween, polygonArea } from '../geometry';
 import { atReferenceFilm, coverOver, liftReach, pigmentByCode, type Mix } from '../pigment';
 import { colourAt, laidMix, mixOf, outlineOf, planPaper, type Pass, type Plan, type White } from '../plan';
+import { asPart, done, remembered, type Work } from '../units';
 
 /** Areas that overlap by less only meet at their edges, mm². */
 const MEETS_MM2 = 0.1;
@@ -37,17 +38,23 @@ export interface WhiteFacts {
   readonly house: Plan['rules']['whites'];
 }
 
+/** Whether two areas overlap is asked of every white and every pass. */
+const overlapKnown = remembered<boolean>();
+
+const overlap = (plan: Plan, one: string, other: string): boolean =>
+  overlapKnown(plan.areas, `${one} ${other}`, () => {
+    const [some, others] = [outlineOf(plan, one), outlineOf(plan, other)];
+    if (gapBetween(some, others, MEETS_MM2) > 0) return false;
+    return common([some], [others]).reduce((sum, region) => sum + polygonArea(region), 0) > MEETS_MM2;
+  });
+
 /** The passes that run over an area without being meant for it. */
 export function crossings(plan: Plan, area: string): Pass[] {
-  const outline = outlineOf(plan, area);
   return plan.acts.filter(
     (act): act is Pass =>
       act.kind === 'pass' &&
       !act.areas.includes(area) &&
-      act.areas.some((other) => {
-        const shared = common([outline], [outlineOf(plan, other)]);
-        return shared.reduce((sum, region) => sum + polygonArea(region), 0) > MEETS_MM2;
-      }),
+      act.areas.some((other) => overlap(plan, area, other)),
   );
 }
 
@@ -63,14 +70,19 @@ const FLOWING = new Set(['wet-in-wet', 'graded-wash', 'pre-wet', 'charge']);
 const flowsOver = ({ technique }: Pass): boolean => FLOWING.has(technique);
 
 /** Measures an area that is, or might be, kept light. */
-export function whiteFacts(
+export function* measuringWhite(
   plan: Plan,
   area: string,
   white: Pick<White, 'wanted' | 'edge'>,
   maskedS: number | null = null,
-): WhiteFacts {
+): Work<WhiteFacts> {
   const outline = outlineOf(plan, area);
-  const [cm2, widths] = [polygonArea(outline) / 100, widthsOf(outline)];
+  const widths = yield* asPart(measuringWidths(outline), 0, 0.5);
+  for (const { id } of plan.areas) {
+    yield 0.5;
+    overlap(plan, area, id);
+  }
+  const cm2 = polygonArea(outline) / 100;
   const crossing = crossings(plan, area);
   const paper = planPaper(plan);
   const layers = crossing.flatMap((pass): Mix[] =>
@@ -78,7 +90,9 @@ export function whiteFacts(
   );
   const first = plan.acts.findIndex((act) => act.id === crossing[0]?.id);
   const wantedL = white.wanted?.[0] ?? colourAt(plan, area, Math.max(0, first))[0];
+  yield 0.7;
   const cover = coverOver(WHITE_PAINT, paper, layers, wantedL - AS_LIGHT);
+  yield 0.9;
   return {
     ...{ cm2, edgeMm: edgeLength(outline), narrowestMm: widths.narrowestMm, inscribedMm: widths.inscribedMm },
     parts: alike(plan, area, cm2),
@@ -91,6 +105,10 @@ export function whiteFacts(
     ...{ sizing: paper.sizing, maskedS, house: plan.rules.whites },
   };
 }
+
+/** The same in one go. */
+export const whiteFacts = (...asked: Parameters<typeof measuringWhite>): WhiteFacts =>
+  done(measuringWhite(...asked));
 
 /** How many whites are about as large as this one, itself among them. */
 const alike = (plan: Plan, area: string, cm2: number): number =>

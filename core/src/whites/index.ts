@@ -1,4 +1,4 @@
-export { crossings, whiteFacts, type WhiteFacts } from './facts';
+export { crossings, measuringWhite, whiteFacts, type WhiteFacts } from './facts';
 export { LARGE_MASK_CM2, LONGEST_MASK_S, penFor, rankWays, type RankedWay } from './ranking';
 export {
   FINEST_BRUSH_MM,
