@@ -1,14 +1,24 @@
 // Lays a brotli copy beside every text file of the built app, for the server to hand out.
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
+import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { brotliCompressSync, constants } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants } from 'node:zlib';
 
 const ROOT = 'dist/app/browser';
 const TEXT = /\.(?:js|css|html|json|svg|webmanifest|wasm)$/;
 
-for (const entry of readdirSync(ROOT, { recursive: true, withFileTypes: true })) {
-  if (!entry.isFile() || !TEXT.test(entry.name)) continue;
-  const path = join(entry.parentPath ?? entry.path, entry.name);
-  const packed = brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } });
-  writeFileSync(`${path}.br`, packed);
-}
+const packed = promisify(brotliCompress);
+const files = readdirSync(ROOT, { recursive: true, withFileTypes: true })
+  .filter((entry) => entry.isFile() && TEXT.test(entry.name))
+  .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
+
+// As many at once as the machine has threads for.
+await Promise.all(
+  files.map(async (path) =>
+    writeFile(
+      `${path}.br`,
+      await packed(await readFile(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+    ),
+  ),
+);

@@ -47,6 +47,8 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
   function clear(): void {
     table = null;
     leave();
+    // Whoever was let go cannot be let go again.
+    leave = () => undefined;
     wake();
   }
 
