@@ -6,22 +6,32 @@ import tseslint from 'typescript-eslint';
  * since a name may mean something harmless elsewhere.
  */
 const SOLVERS = {
-  areas: ['composition', 'filledAt'],
+  areas: ['composing', 'composition', 'filledAt', 'measuringWidths', 'widthsOf'],
   card: ['cutSheet', 'cutting', 'offcutsOf'],
   checks: ['checkAllKinds', 'checking', 'checkingAllKinds', 'checkingStops', 'runChecks'],
   dish: ['suggestPalettes'],
   formats: ['mergedPicture', 'readKettleFile'],
-  pigment: ['calibrate', 'choosePalette', 'choosePaletteFrom', 'matchColour', 'matchIn'],
+  pigment: ['calibrate', 'choosePalette', 'choosePaletteFrom', 'matchColour', 'matchIn', 'matching'],
   prints: ['cutTemplate', 'readSwatchSheet', 'writeOpenRaster'],
   proposals: ['proposePasses', 'proposing'],
   schedule: [
-    ...['areaLooks', 'batchOf', 'cheapestWayOut', 'inOrder', 'layOut', 'layingOut', 'lookingOn'],
-    ...['possibleStarts', 'rehearse'],
+    ...[
+      'areaLooks',
+      'batchOf',
+      'cheapestWayOut',
+      'findingWaits',
+      'idleWaits',
+      'inOrder',
+      'layOut',
+      'layingOut',
+      'lookingOn',
+    ],
+    ...['possibleStarts', 'rehearse', 'rehearsing'],
   ],
   trials: ['asPasses', 'carryOut', 'difference', 'runUntil', 'sheetLayers'],
-  values: ['reachAt', 'sharedEdges', 'toneShares', 'tracingBorders', 'wetMeetings'],
-  water: ['Replay', 'dampCreep', 'pictureOf', 'simulate'],
-  whites: ['fluidForAll', 'rankWays', 'removals'],
+  values: ['reachAt', 'sharedEdges', 'squinting', 'toneShares', 'tracingBorders', 'wetMeetings'],
+  water: ['Replay', 'brushing', 'brushwork', 'creeping', 'dampCreep', 'pictureOf', 'picturing', 'simulate'],
+  whites: ['fluidForAll', 'measuringWhite', 'rankWays', 'removals', 'whiteFacts'],
 };
 
 const solversAreForWorkers = {

@@ -102,7 +102,7 @@ await steps({
   'lint and order of subjects': 'npm run -s lint',
 });
 suite('core, kernels, command line, views', ['unit', 'app'], 2);
-suite('journeys in the browser', ['e2e'], 3);
+suite('journeys in the browser', ['e2e'], 2);
 if (KILLS > 1) suite('journeys on a failing machine', ['failing'], 2);
 suite('journeys against the clock', ['timed'], 1);
 

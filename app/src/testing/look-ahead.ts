@@ -1,6 +1,6 @@
 import { runChecks } from '@kettle/core/checks';
 import type { Plan } from '@kettle/core/plan';
-import { areaLooks, layOut } from '@kettle/core/schedule';
+import { areaLooks, idleWaits, layOut } from '@kettle/core/schedule';
 import type { LookAhead } from '../workers/table-api';
 
 /** What the worker would answer for a plan, worked out on the spot. */
@@ -12,6 +12,7 @@ export function lookAheadOf(plan: Plan): LookAhead {
     timeline,
     looks: areaLooks(plan, timeline),
     findings: runChecks(plan, timeline),
+    waits: idleWaits(plan, timeline),
     creepMm: new Map(),
     kernel: 'plain',
   };

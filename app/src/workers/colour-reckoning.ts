@@ -4,13 +4,13 @@ import { laidMix, planPaper, type Plan, type Studio } from '@kettle/core/plan';
 import { asPart, type Work } from '@kettle/core/units';
 import {
   counterchanges,
+  findingWhite,
   sharedEdges,
   squinting,
   toneShares,
   tracingBorders,
   valueLadder,
   wetMeetings,
-  whiteShare,
   type Counterchange,
   type Rung,
   type SharedEdge,
@@ -44,7 +44,7 @@ export function* reckoningColours(plan: Plan, dish: Studio['dish']): Work<Colour
   yield 0.4;
   const edges = sharedEdges(plan);
   yield 0.42;
-  const white = whiteShare(plan);
+  const white = yield* asPart(findingWhite(plan), 0.42, 0.46);
   yield 0.46;
   const changes = counterchanges(plan);
   const meetings = yield* asPart(wetMeetings(plan), 0.5, 0.6);

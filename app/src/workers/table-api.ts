@@ -2,7 +2,7 @@ import type { CutPlan, Offcut } from '@kettle/core/card';
 import type { CheckContext, Finding } from '@kettle/core/checks';
 import type { PackedResists } from '@kettle/core/masking';
 import type { Plan } from '@kettle/core/plan';
-import type { LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
+import type { IdleWait, LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
 import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
 
 /** A plan on its way to the worker: what is masked freehand goes packed beside it, and pencil lines stay at home; both are many. */
@@ -20,6 +20,8 @@ export interface LookAhead {
   /** Frames of each area's colour, by area id. */
   readonly looks: ReadonlyMap<string, readonly LookFrame[]>;
   readonly findings: readonly Finding[];
+  /** What could be done in the waits of the hands. */
+  readonly waits: readonly IdleWait[];
   /** How far damp creeps past the edge of each pass's wash, mm, by pass id. */
   readonly creepMm: ReadonlyMap<string, number>;
   /** Which kernel computed the creep. */

@@ -31,6 +31,7 @@ import { proposing } from '@kettle/core/proposals';
 import {
   batchOf,
   cheapestWayOut,
+  findingWaits,
   inOrder,
   layingOut,
   lookingOn,
@@ -42,7 +43,7 @@ import { unpackLines, type PackedLines } from '@kettle/core/sketch';
 import { asPasses } from '@kettle/core/trials';
 import { asPart, type Work } from '@kettle/core/units';
 import { reachAt, tracingBorders } from '@kettle/core/values';
-import { dampCreep, type LineKernel } from '@kettle/core/water';
+import { creeping, type LineKernel } from '@kettle/core/water';
 import { fluidForAll, measuringWhite, rankWays, removals } from '@kettle/core/whites';
 import { reckoningColours } from './colour-reckoning';
 import { atOnce, type Jobs } from './jobs';
@@ -61,9 +62,9 @@ function* creepOf(plan: Plan, line: LineKernel): Work<Map<string, number>> {
   const paper = planPaper(plan);
   const films = [...new Set(plan.acts.flatMap((act) => (act.kind === 'pass' ? [act.filmUm] : [])))];
   const creep = new Map<number, number>();
-  for (const film of films) {
-    yield creep.size / films.length;
-    creep.set(film, dampCreep(paper, film, plan.climate, line));
+  for (const [i, film] of films.entries()) {
+    const work = creeping(paper, film, plan.climate, line);
+    creep.set(film, yield* asPart(work, i / films.length, (i + 1) / films.length));
   }
   return new Map(plan.acts.flatMap((act) => (act.kind === 'pass' ? [[act.id, creep.get(act.filmUm)!]] : [])));
 }
@@ -78,10 +79,11 @@ const TABLE_SHARE = 0.7;
 function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAheadAnswer> {
   yield* asPart(tracingBorders(plan), 0, 0.3);
   const timeline = yield* asPart(layingOut(plan), 0.3, 0.4);
-  const looks = yield* asPart(lookingOn(plan, timeline), 0.4, 0.5);
+  const looks = yield* asPart(lookingOn(plan, timeline), 0.4, 0.45);
+  const waits = yield* asPart(findingWaits(plan, timeline), 0.45, 0.5);
   const findings = yield* asPart(checkingAllKinds(plan, timeline, desk), 0.5, 0.95);
   const creepMm = yield* asPart(creepOf(plan, line), 0.95, 1);
-  return { timeline, looks, findings, creepMm, kernel: line.name };
+  return { timeline, looks, findings, waits, creepMm, kernel: line.name };
 }
 
 function* findingStarts(plan: Plan, pass: string): Work<PossibleStart[]> {

@@ -179,6 +179,12 @@ describe('what can be done in a wait', () => {
     );
     expect(idleWaits(late, layOut(late))[0].meanwhile).toEqual(['wet']);
   });
+
+  it('knows nothing of what can never begin', () => {
+    const damp = { ...glazeFirst, climate: { ...glazeFirst.climate, rh: 1 } };
+    expect(layOut(damp).never.length).toBeGreaterThan(0);
+    expect(idleWaits(damp, layOut(damp)).flatMap(({ meanwhile }) => meanwhile)).not.toContain('sky-glaze');
+  });
 });
 
 describe('a wash on a quick and on a slow day', () => {

@@ -19,7 +19,7 @@ export {
   type Wait,
 } from './table';
 export { dryBand } from './bands';
-export { idleWaits, type IdleWait } from './meanwhile';
+export { findingWaits, idleWaits, type IdleWait } from './meanwhile';
 export { meetsWet, type MeetsWet } from './meets-wet';
 export { possibleStarts, type PossibleStart } from './starts';
 export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';

@@ -2,18 +2,27 @@ import { touchingAreas } from '../areas';
 import { setsAfter } from '../masking';
 import { choreOf, maskOn, techniqueOf, type Act, type Pass, type Plan } from '../plan';
 import type { Lag } from '../sequencing';
+import { done, type Work } from '../units';
 import { dryAt, reachedAt, type LaidWash } from './table';
 import type { Timeline } from './timeline';
 import { windowOf } from './windows';
 
 /** What must lie between every two of these acts, as they stand in order: what touches keeps its order and its drying. */
-export const lagsOf = (plan: Plan, timeline: Timeline, acts: readonly Act[]): Lag[] =>
-  acts.flatMap((to, j) =>
-    acts.slice(0, j).flatMap((from): Lag[] => {
+export function* findingLags(plan: Plan, timeline: Timeline, acts: readonly Act[]): Work<Lag[]> {
+  const lags: Lag[] = [];
+  for (const [j, to] of acts.entries()) {
+    yield j / acts.length;
+    for (const from of acts.slice(0, j)) {
       const lag = between(plan, timeline, from, to);
-      return lag ? [{ from: from.id, to: to.id, fromEdge: 'end', ...lag }] : [];
-    }),
-  );
+      if (lag) lags.push({ from: from.id, to: to.id, fromEdge: 'end', ...lag });
+    }
+  }
+  return lags;
+}
+
+/** The same in one go. */
+export const lagsOf = (plan: Plan, timeline: Timeline, acts: readonly Act[]): Lag[] =>
+  done(findingLags(plan, timeline, acts));
 
 /** What must lie between an act and a later one, from its end to the other's start; `null` where they have nothing to do with each other. */
 function between(plan: Plan, timeline: Timeline, from: Act, to: Act): Pick<Lag, 'minS' | 'maxS'> | null {

@@ -1,5 +1,6 @@
 import { firstFinishing, handsOn, type Plan } from '../plan';
-import { lagsOf } from './lags';
+import { done, type Work } from '../units';
+import { findingLags } from './lags';
 import type { Timeline } from './timeline';
 
 /** A wait of the hands, and what comes later but could be done in it. */
@@ -19,12 +20,15 @@ const LEAST_S = 90;
  * Every wait before the finishing, with the later acts that fit into it: what they themselves wait for is over in time, nothing
  * between has to come before them, and the hands are back when the wait ends.
  */
-export function idleWaits(plan: Plan, timeline: Timeline): IdleWait[] {
-  const acts = plan.acts.slice(0, firstFinishing(plan));
-  const steps = timeline.steps.slice(0, acts.length);
-  const lags = lagsOf(plan, timeline, acts);
-  return steps.flatMap(({ act, startS, waited }, i): IdleWait[] => {
-    if (!waited || startS - waited.fromS < LEAST_S) return [];
+export function* findingWaits(plan: Plan, timeline: Timeline): Work<IdleWait[]> {
+  const steps = timeline.steps.slice(0, firstFinishing(plan));
+  // What can never begin waits for nothing.
+  const acts = plan.acts.slice(0, steps.length);
+  const lags = yield* findingLags(plan, timeline, acts);
+  const waits: IdleWait[] = [];
+  for (const [i, { act, startS, waited }] of steps.entries()) {
+    if (!waited || startS - waited.fromS < LEAST_S) continue;
+    yield 1;
     const earlier = new Map(steps.slice(0, i).map((step) => [step.act.id, step.endS]));
     const fits = ({ id }: (typeof acts)[number], handsS: number): boolean => {
       const own = lags.filter(({ to }) => to === id);
@@ -37,11 +41,15 @@ export function idleWaits(plan: Plan, timeline: Timeline): IdleWait[] {
       return readyS <= latestS && readyS + handsS <= startS;
     };
     const meanwhile = acts.slice(i + 1).filter((later) => fits(later, handsOn(plan, later)));
-    return [
-      {
-        ...{ before: act.id, area: waited.area, waitS: startS - waited.fromS },
-        meanwhile: meanwhile.map(({ id }) => id),
-      },
-    ];
-  });
+    waits.push({
+      before: act.id,
+      area: waited.area,
+      waitS: startS - waited.fromS,
+      meanwhile: meanwhile.map(({ id }) => id),
+    });
+  }
+  return waits;
 }
+
+/** The same in one go. */
+export const idleWaits = (plan: Plan, timeline: Timeline): IdleWait[] => done(findingWaits(plan, timeline));

@@ -13,6 +13,9 @@ const GRAIN = 1.5;
 /** Mixes of one block, of so much in a* and b*, are joined before all blocks are. */
 const BLOCK = 12;
 
+/** Blocks that are joined to what there is in one go. */
+const BLOCKS_AT_ONCE = 12;
+
 /** Ratios that are gone through before anybody may stop it. */
 const RATIOS_AT_ONCE = 500;
 
@@ -41,11 +44,14 @@ export function* reachAt(
       blocks.set(block, grains.set(placed(point, GRAIN), point));
     }
   }
-  const regions: Polygon[] = [];
+  let regions: Polygon[] = [];
+  let done = 0;
   for (const grains of blocks.values()) {
-    yield 0.5 + (0.4 * regions.length) / blocks.size;
+    yield 0.5 + (0.4 * done++) / blocks.size;
     regions.push(...joined([...grains.values()].map(roundIt)));
+    if (done % BLOCKS_AT_ONCE === 0) regions = joined(regions);
   }
+  yield 0.9;
   return joined(regions);
 }
 

@@ -66,16 +66,22 @@ export function oneTone(shares: readonly number[]): number | null {
 }
 
 /** Share of the panel that is bare paper when all is uncovered, 0…1. */
-export function whiteShare(plan: Plan): number {
+export function* findingWhite(plan: Plan): Work<number> {
   const { widthMm, heightMm } = paintedOf(plan).panel;
   const panel = [rectangle(0, 0, widthMm, heightMm)];
   let painted: Polygon[] = [];
-  for (const { id, outline } of plan.areas)
+  for (const [i, { id, outline }] of plan.areas.entries()) {
+    yield i / plan.areas.length;
     painted =
       layersAt(plan, id, plan.acts.length).length > 0
         ? joined([...painted, outline])
         : cutAway(painted, [outline]);
+  }
+  yield 1;
   const byHand = everMasked(plan).filter((id) => plan.resists.some((resist) => resist.id === id));
   const kept = byHand.flatMap((id) => footprint(plan, id));
   return mm2(cutAway(panel, cutAway(painted, kept))) / (widthMm * heightMm);
 }
+
+/** The same in one go. */
+export const whiteShare = (plan: Plan): number => done(findingWhite(plan));

@@ -10,6 +10,7 @@ import {
 import { evaporationRate } from './evaporation';
 import type { WaterPaper } from './exchange';
 import { plainLineKernel, type LineKernel, type LineParameters } from './line-solver';
+import { done, type Work } from '../units';
 
 /** The line: half under the wash, half dry paper. */
 const CELL_MM = 0.1;
@@ -24,23 +25,27 @@ const LONGEST_S = 6 * 3600;
  * How far beyond the edge of a wash the paper turns damp before all is dry, mm: two areas parted by less
  * run into one another through the paper. Solved along one line across the edge.
  */
-export function dampCreep(
+export function* creeping(
   paper: WaterPaper,
   filmUm: number,
   climate: Climate,
   kernel: LineKernel = plainLineKernel,
-): number {
+): Work<number> {
   const film = new Float64Array(2 * HALF_CELLS).fill(filmUm, 0, HALF_CELLS);
   const water = new Float64Array(2 * HALF_CELLS);
   const parameters = lineParameters(paper, climate, STEP_S);
   let farthest = 0;
   for (let time = 0; time < LONGEST_S; time += STEP_S * STEPS_A_LOOK) {
+    yield time / LONGEST_S;
     kernel.advance(film, water, parameters, STEPS_A_LOOK);
     farthest = Math.max(farthest, dampReach(water));
     if (film[0] === 0 && water[0] <= DRY_PAPER_GM2) break;
   }
   return farthest;
 }
+
+/** The same in one go. */
+export const dampCreep = (...asked: Parameters<typeof creeping>): number => done(creeping(...asked));
 
 function dampReach(water: Float64Array): number {
   let last = HALF_CELLS - 1;

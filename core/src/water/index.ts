@@ -4,7 +4,7 @@ export { STAGE_WORDS, STAGES, stageOf, wetLook, type Stage } from './stages';
 export { dry, waterAt, type DryingCourse, type StageEnds, type Wash } from './drying';
 export { maskSetting } from './mask-setting';
 export { plainLineKernel, type LineKernel, type LineParameters } from './line-solver';
-export { dampCreep, lineParameters } from './creep';
+export { creeping, dampCreep, lineParameters } from './creep';
 export * from './constants';
 export {
   FLOW_NUMBERS,

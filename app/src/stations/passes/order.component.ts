@@ -112,7 +112,7 @@ export class Order {
   });
   readonly meanwhile = computed(() => {
     const ahead = this.lookAhead.ahead();
-    return ahead ? meanwhileInWords(ahead.plan, ahead.timeline) : '';
+    return ahead ? meanwhileInWords(ahead.plan, ahead.waits) : '';
   });
 
   constructor() {

@@ -1,8 +1,8 @@
 import { nameOf, type Plan } from '@kettle/core/plan';
 import {
   criticalChain,
-  idleWaits,
   type BetterOrder,
+  type IdleWait,
   type NoOrder,
   type Timeline,
   type WayOut,
@@ -71,10 +71,8 @@ export function wayOutInWords(plan: Plan, { kind, act, other, endS }: WayOut): s
 }
 
 /** What can be done in the waits, the longest first. */
-export function meanwhileInWords(plan: Plan, timeline: Timeline): string {
-  const waits = idleWaits(plan, timeline)
-    .filter(({ meanwhile }) => meanwhile.length > 0)
-    .sort((a, b) => b.waitS - a.waitS);
+export function meanwhileInWords(plan: Plan, idle: readonly IdleWait[]): string {
+  const waits = idle.filter(({ meanwhile }) => meanwhile.length > 0).sort((a, b) => b.waitS - a.waitS);
   if (waits.length === 0) return '';
   const said = waits.map(({ area, waitS, meanwhile }) => {
     const what = meanwhile.map((id) => `“${actSaid(plan, id)}”`).join(' or ');

@@ -19,6 +19,7 @@ import { LookAheadService } from '../../state/look-ahead.service';
 import { PaintingService } from '../../state/painting.service';
 import { PlanStore } from '../../state/plan-store';
 import { RehearsalService } from '../../state/rehearsal.service';
+import { byAndBy } from '../../ui/by-and-by';
 import { Choice } from '../../ui/choice.component';
 import { Findings } from '../../ui/findings.component';
 import { Swatch } from '../../ui/swatch.component';
@@ -103,6 +104,8 @@ export class PassesStation {
   readonly momentS = computed(() => (this.cursorMoved() ? this.atS() : this.firstLook()));
   readonly clock = computed(() => formatClock(this.momentS()));
   readonly notes = computed(() => (this.plan() ? passNotes(this.plan()!, this.ahead()) : []));
+  /** A card may have sixty of them. */
+  readonly drawnNotes = byAndBy(this.notes);
   readonly wholeFindings = computed(() => findingsOfWhole(this.notes(), this.ahead()));
   /** Checks this house does not make. */
   readonly unheeded = computed(() =>

@@ -1,6 +1,6 @@
 import type { Plan } from '@kettle/core/plan';
 import type { Simulation } from '@kettle/core/water';
-import { COMPARED, comparison, whiteFacts } from '@kettle/core/whites';
+import { COMPARED, comparison, type WhiteFacts } from '@kettle/core/whites';
 import { WAY_NAMES } from './whites.view';
 
 /** Coats of opaque white where no number of them would be enough. */
@@ -10,12 +10,11 @@ const TRIED_COATS = 2;
 export function patchesFor(
   plan: Plan,
   area: string,
+  { coats, crossings }: Pick<WhiteFacts, 'coats' | 'crossings'>,
 ): {
   readonly crossed: boolean;
   readonly patches: readonly { readonly name: string; readonly simulation: Simulation }[];
 } {
-  const white = plan.whites.find((w) => w.area === area) ?? { wanted: null, edge: 'hard' as const };
-  const { coats, crossings } = whiteFacts(plan, area, white);
   return {
     crossed: crossings > 0,
     patches: COMPARED.map((way) => ({

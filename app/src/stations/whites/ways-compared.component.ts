@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
 import { pictureHref } from '../../panel/picture-href';
@@ -6,6 +6,7 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { SimulationWorker } from '../../workers/simulation-worker.service';
+import type { RankedWhite } from '../../workers/table-api';
 import { patchesFor } from './patches.view';
 
 interface Patch {
@@ -38,7 +39,7 @@ interface Patch {
             label="Try it on scrap"
             severity="secondary"
             [outlined]="true"
-            [disabled]="busy()"
+            [disabled]="busy() || !facts()"
             (onClick)="tryAll()"
           />
         </div>
@@ -75,6 +76,8 @@ export class WaysCompared {
   private readonly worker = inject(SimulationWorker);
   private readonly messages = inject(Messages);
   private readonly chosen = signal<string | null>(null);
+  /** What is known of each area that may be kept white. */
+  readonly ranked = input.required<readonly RankedWhite[]>();
   readonly patches = signal<readonly Patch[]>([]);
   readonly busy = signal(false);
   readonly says = signal('');
@@ -88,6 +91,8 @@ export class WaysCompared {
     () => this.chosen() ?? (this.areas() as readonly ({ id: string } | undefined)[])[0]?.id ?? null,
   );
 
+  readonly facts = computed(() => this.ranked().find(({ area }) => area === this.area())?.facts);
+
   choose(area: string): void {
     this.chosen.set(area);
     this.patches.set([]);
@@ -95,7 +100,7 @@ export class WaysCompared {
 
   async tryAll(): Promise<void> {
     const [plan, area] = [this.store.plan()!, this.area()!];
-    const { crossed, patches } = patchesFor(plan, area);
+    const { crossed, patches } = patchesFor(plan, area, this.facts()!);
     this.patches.set([]);
     this.busy.set(true);
     try {
