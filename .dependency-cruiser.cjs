@@ -1,69 +1,64 @@
 /**
- * Which way dependencies may point. Inside core the subjects stand in one order, from the general to the
- * particular, and import only the face (index.ts) of a subject to their left.
+ * Which way dependencies may point. Core has nine rooms, from the general to the particular, with subjects in them; a subject
+ * imports only the face (index.ts) of a subject that stands before it in `core/rooms.json`.
  */
-const SUBJECTS = [
-  'units',
-  'colour',
-  'geometry',
-  'photo',
-  'climate',
-  'clock',
-  'paper',
-  'pigment',
-  'dish',
-  'water',
-  'card',
-  'occasion',
-  'guides',
-  'lamp',
-  'lettering',
-  'sketch',
-  'masking',
-  'tracing',
-  'plan',
-  'areas',
-  'whites',
-  'values',
-  'amounts',
-  'learning',
-  'sequencing',
-  'schedule',
-  'checks',
-  'proposals',
-  'trials',
-  'sitting',
-  'finish',
-  'practice',
-  'versions',
-  'formats',
-  'prints',
-];
+const ROOMS = Object.fromEntries(
+  Object.entries(require('./core/rooms.json')).map(([room, { subjects }]) => [room, Object.keys(subjects)]),
+);
 
-const toTheRight = SUBJECTS.map((subject, i) => ({
-  name: `${subject}-only-leftwards`,
+const rooms = Object.keys(ROOMS);
+
+const roomsLeftwards = rooms.slice(0, -1).map((room, i) => ({
+  name: `${room}-only-leftwards`,
   severity: 'error',
-  comment: `core/${subject} may only import subjects that stand before it`,
-  from: { path: `^core/src/${subject}/`, pathNot: '\\.spec\\.ts$' },
-  to: {
-    path: `^core/src/(${SUBJECTS.slice(i + 1)
-      .concat('testing')
-      .join('|')})/`,
-  },
+  comment: `core/${room} may only import rooms that stand before it`,
+  from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
+  to: { path: `^core/src/(${rooms.slice(i + 1).join('|')})/` },
 }));
 
-const facesOnly = SUBJECTS.map((subject) => ({
-  name: `${subject}-by-its-face`,
-  severity: 'error',
-  comment: `others import core/${subject} by its index.ts`,
-  from: { pathNot: [`^core/src/${subject}/`, '\\.spec\\.ts$'] },
-  to: { path: `^core/src/${subject}/(?!index\\.ts$)` },
-}));
+const subjectsLeftwards = Object.entries(ROOMS).flatMap(([room, subjects]) =>
+  subjects.slice(0, -1).map((subject, i) => ({
+    name: `${room}-${subject}-only-leftwards`,
+    severity: 'error',
+    comment: `core/${room}/${subject} may only import subjects that stand before it`,
+    from: { path: `^core/src/${room}/${subject}/`, pathNot: '\\.spec\\.ts$' },
+    to: { path: `^core/src/${room}/(${subjects.slice(i + 1).join('|')})/` },
+  })),
+);
+
+const facesOnly = Object.entries(ROOMS).flatMap(([room, subjects]) =>
+  subjects.map((subject) => ({
+    name: `${room}-${subject}-by-its-face`,
+    severity: 'error',
+    comment: `others import core/${room}/${subject} by its index.ts`,
+    from: { pathNot: [`^core/src/${room}/${subject}/`, '\\.spec\\.ts$'] },
+    to: { path: `^core/src/${room}/${subject}/(?!index\\.ts$)` },
+  })),
+);
 
 module.exports = {
   forbidden: [
-    ...toTheRight,
+    ...roomsLeftwards,
+    ...subjectsLeftwards,
     ...facesOnly,
+    {
+      name: 'every-subject-in-a-room',
+      severity: 'error',
+      comment: 'a file of core stands in a subject of a room, and both are named above',
+      from: {
+        path: '^core/src/',
+        pathNot: `^core/src/(testing/|(${Object.entries(ROOMS)
+          .map(([room, subjects]) => `${room}/(${subjects.join('|')})`)
+          .join('|')})/)`,
+      },
+      to: {},
+    },
+    {
+      name: 'testing-is-for-tests',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: ['\\.(spec|testdata)\\.ts$', '^core/src/testing/'] },
+      to: { path: '^core/src/testing/' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-stands-alone',
@@ -92,7 +87,7 @@ module.exports = {
         'a station or room lays out what state/ and its view function give it; computing is for workers',
       from: { path: '^app/src/(stations|rooms|frame|panel|ui)/', pathNot: '\\.(spec|view)\\.ts$' },
       to: {
-        path: '^core/src/(water|schedule|checks|whites|sitting|finish)/',
+        path: '^core/src/(simulation/water|order/(schedule|sitting|finish)|advice/(checks|whites))/',
         dependencyTypesNot: ['type-only'],
       },
     },

@@ -6,15 +6,22 @@ import tseslint from 'typescript-eslint';
  * since a name may mean something harmless elsewhere.
  */
 const SOLVERS = {
-  areas: ['composing', 'composition', 'filledAt', 'measuringWidths', 'widthsOf'],
-  card: ['cutSheet', 'cutting', 'offcutsOf'],
-  checks: ['checkAllKinds', 'checking', 'checkingAllKinds', 'checkingStops', 'runChecks'],
-  dish: ['suggestPalettes'],
-  formats: ['mergedPicture', 'readKettleFile'],
-  pigment: ['calibrate', 'choosePalette', 'choosePaletteFrom', 'matchColour', 'matchIn', 'matching'],
-  prints: ['cutTemplate', 'readSwatchSheet', 'writeOpenRaster'],
-  proposals: ['proposePasses', 'proposing'],
-  schedule: [
+  'order/areas': ['composing', 'composition', 'filledAt', 'measuringWidths', 'widthsOf'],
+  'commission/card': ['cutSheet', 'cutting', 'offcutsOf'],
+  'advice/checks': ['checkAllKinds', 'checking', 'checkingAllKinds', 'checkingStops', 'runChecks'],
+  'materials/dish': ['suggestPalettes'],
+  'files/formats': ['mergedPicture', 'readKettleFile'],
+  'materials/pigment': [
+    'calibrate',
+    'choosePalette',
+    'choosePaletteFrom',
+    'matchColour',
+    'matchIn',
+    'matching',
+  ],
+  'files/prints': ['cutTemplate', 'readSwatchSheet', 'writeOpenRaster'],
+  'advice/proposals': ['proposePasses', 'proposing'],
+  'order/schedule': [
     ...[
       'areaLooks',
       'batchOf',
@@ -28,10 +35,19 @@ const SOLVERS = {
     ],
     ...['possibleStarts', 'rehearse', 'rehearsing'],
   ],
-  trials: ['asPasses', 'carryOut', 'difference', 'runUntil', 'sheetLayers'],
-  values: ['reachAt', 'sharedEdges', 'squinting', 'toneShares', 'tracingBorders', 'wetMeetings'],
-  water: ['Replay', 'brushing', 'brushwork', 'creeping', 'dampCreep', 'pictureOf', 'picturing', 'simulate'],
-  whites: ['fluidForAll', 'measuringWhite', 'rankWays', 'removals', 'whiteFacts'],
+  'advice/trials': ['asPasses', 'carryOut', 'difference', 'runUntil', 'sheetLayers'],
+  'advice/values': ['reachAt', 'sharedEdges', 'squinting', 'toneShares', 'tracingBorders', 'wetMeetings'],
+  'simulation/water': [
+    'Replay',
+    'brushing',
+    'brushwork',
+    'creeping',
+    'dampCreep',
+    'pictureOf',
+    'picturing',
+    'simulate',
+  ],
+  'advice/whites': ['fluidForAll', 'measuringWhite', 'rankWays', 'removals', 'whiteFacts'],
 };
 
 const solversAreForWorkers = {
@@ -40,7 +56,10 @@ const solversAreForWorkers = {
     message: 'computing is for workers: ask one of their services',
   })),
   patterns: [
-    { group: ['@kettle/core/sequencing'], message: 'computing is for workers: ask one of their services' },
+    {
+      group: ['@kettle/core/order/sequencing'],
+      message: 'computing is for workers: ask one of their services',
+    },
   ],
 };
 

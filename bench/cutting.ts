@@ -1,4 +1,4 @@
-import { cutRequestSchema, cutSheet } from '@kettle/core/card';
+import { cutRequestSchema, cutSheet } from '@kettle/core/commission/card';
 import { medianOf } from './timing';
 
 const SHEET = { widthMm: 760, heightMm: 560 };

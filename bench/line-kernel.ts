@@ -1,5 +1,5 @@
-import { paperById } from '@kettle/core/paper';
-import { lineParameters, plainLineKernel, type LineKernel } from '@kettle/core/water';
+import { paperById } from '@kettle/core/materials/paper';
+import { lineParameters, plainLineKernel, type LineKernel } from '@kettle/core/simulation/water';
 import { loadLineKernel } from '@kettle/kernels/node';
 
 const CELLS = 4000;

@@ -1,5 +1,5 @@
-import { deltaE00, type Lab } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { deltaE00, type Lab } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   atReferenceFilm,
   boxTable,
@@ -10,8 +10,8 @@ import {
   mixTable,
   pigmentByCode,
   PIGMENTS,
-} from '@kettle/core/pigment';
-import { done } from '@kettle/core/units';
+} from '@kettle/core/materials/pigment';
+import { done } from '@kettle/core/kit/units';
 import { medianOf, timeOf } from './timing';
 
 const paper = paperById('cotton-cold-300');

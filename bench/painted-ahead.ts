@@ -1,5 +1,5 @@
-import { applyCommands } from '@kettle/core/plan';
-import { layOut } from '@kettle/core/schedule';
+import { applyCommands } from '@kettle/core/document/plan';
+import { layOut } from '@kettle/core/order/schedule';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { paintedAhead } from '../app/src/workers/painted-ahead';
 import { twelvePasses } from './twelve-passes';

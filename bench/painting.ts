@@ -1,5 +1,5 @@
-import { EIGHT_BANDS, hexOf, thinned, TWELVE_BANDS, type BandSet } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { EIGHT_BANDS, hexOf, thinned, TWELVE_BANDS, type BandSet } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   filmColourist,
   groundOf,
@@ -8,7 +8,7 @@ import {
   pigmentByCode,
   plainPaintKernel,
   type PaintTile,
-} from '@kettle/core/pigment';
+} from '@kettle/core/materials/pigment';
 import { loadPaintKernel } from '@kettle/kernels/node';
 import { medianOf } from './timing';
 

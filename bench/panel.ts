@@ -1,7 +1,7 @@
-import { paperById } from '@kettle/core/paper';
-import { pigmentByCode } from '@kettle/core/pigment';
-import { layOut, rehearse } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
+import { paperById } from '@kettle/core/materials/paper';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
+import { layOut, rehearse } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
 import {
   actOnPanel,
   panelActSchema,
@@ -9,7 +9,7 @@ import {
   simulate,
   startPanel,
   type PanelRun,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { median, medianOf } from './timing';
 import { twelvePasses } from './twelve-passes';

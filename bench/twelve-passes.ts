@@ -1,5 +1,5 @@
-import { rectangle, type Polygon } from '@kettle/core/geometry';
-import { pigmentByCode } from '@kettle/core/pigment';
+import { rectangle, type Polygon } from '@kettle/core/kit/geometry';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
 import {
   applyCommands,
   NEW_STUDIO,
@@ -8,7 +8,7 @@ import {
   newPass,
   type Command,
   type Plan,
-} from '@kettle/core/plan';
+} from '@kettle/core/document/plan';
 
 const leaf = (cx: number, cy: number, rx: number, ry: number): Polygon => [
   Array.from({ length: 32 }, (_, i) => {

@@ -1,6 +1,6 @@
-import type { Point } from '@kettle/core/geometry';
-import { pigmentByCode } from '@kettle/core/pigment';
-import { newMix, newPass, type Command, type Pass } from '@kettle/core/plan';
+import type { Point } from '@kettle/core/kit/geometry';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
+import { newMix, newPass, type Command, type Pass } from '@kettle/core/document/plan';
 
 /** Points of an ellipse from one angle to another, degrees, clockwise from the right. mm. */
 export const ellipse = (

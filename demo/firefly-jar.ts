@@ -1,7 +1,7 @@
-import { ENVELOPES } from '@kettle/core/card';
-import type { Point } from '@kettle/core/geometry';
-import { applyCommands, newPlan, type Command, type Plan } from '@kettle/core/plan';
-import { chance } from '@kettle/core/units';
+import { ENVELOPES } from '@kettle/core/commission/card';
+import type { Point } from '@kettle/core/kit/geometry';
+import { applyCommands, newPlan, type Command, type Plan } from '@kettle/core/document/plan';
+import { chance } from '@kettle/core/kit/units';
 import { area, ellipse, mix, pass, round, rounded } from './by-hand';
 import { MILLRACE_LANE } from './millrace-lane';
 

@@ -1,6 +1,6 @@
-import { ENVELOPES } from '@kettle/core/card';
-import type { Point } from '@kettle/core/geometry';
-import { applyCommands, newPlan, type Command, type Plan } from '@kettle/core/plan';
+import { ENVELOPES } from '@kettle/core/commission/card';
+import type { Point } from '@kettle/core/kit/geometry';
+import { applyCommands, newPlan, type Command, type Plan } from '@kettle/core/document/plan';
 import { area, mix, pass, rounded } from './by-hand';
 import { MILLRACE_LANE } from './millrace-lane';
 

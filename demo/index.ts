@@ -1,4 +1,4 @@
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 import { ferryLights } from './ferry-lights';
 import { fireflyJar } from './firefly-jar';
 import { heronAtLowTide } from './heron-at-low-tide';

@@ -1,4 +1,4 @@
-import { NEW_STUDIO, type Studio } from '@kettle/core/plan';
+import { NEW_STUDIO, type Studio } from '@kettle/core/document/plan';
 
 /** Millrace Lane: a one-table studio over a canal workshop. Made up, like everything here. */
 export const MILLRACE_LANE: Studio = {

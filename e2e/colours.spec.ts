@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { writePng } from '@kettle/core/formats';
+import { writePng } from '@kettle/core/files/formats';
 import {
   openBrowser,
   openPage,

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
 import { kill, planAt, putRow, rowOf, spoilRow } from './database';
 import { Pen, retype, write } from './hand';
@@ -278,7 +278,9 @@ const WORK: Readonly<Record<string, Work>> = {
     path: 'rack',
     goOn: async (page, forMs) => {
       const id = `old-${Date.now()}`;
-      const old = JSON.parse(readFileSync('core/src/versions/fixtures/plan-v8.json', 'utf8')) as Plan;
+      const old = JSON.parse(
+        readFileSync('core/src/document/versions/fixtures/plan-v8.json', 'utf8'),
+      ) as Plan;
       await putRow(page, 'plans', { id, plan: { ...old, id }, seq: 0, changedAt: 0 });
       await page.goto(`${served.url}/card/${id}/paper`, { waitUntil: 'networkidle0' });
       await page.waitForSelector('[data-testid=rh]');

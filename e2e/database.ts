@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { applyPatches, enablePatches, type Patch } from 'immer';
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 
 enablePatches();
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { readKettleFile } from '@kettle/core/formats';
+import { readKettleFile } from '@kettle/core/files/formats';
 import {
   openBrowser,
   openPage,

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { readBackup } from '@kettle/core/formats';
-import type { Plan } from '@kettle/core/plan';
+import { readBackup } from '@kettle/core/files/formats';
+import type { Plan } from '@kettle/core/document/plan';
 import {
   clickFound,
   openBrowser,

@@ -1,4 +1,4 @@
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 import { seeText, station, type openPage } from './browser';
 import { putPlans } from './database';
 import { longestTask, watchLongTasks } from './long-tasks';

@@ -2,8 +2,8 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle } from 'puppeteer-core';
-import { mergedPicture } from '@kettle/core/formats';
-import { readHead } from '@kettle/core/photo';
+import { mergedPicture } from '@kettle/core/files/formats';
+import { readHead } from '@kettle/core/drawing/photo';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import {
   openBrowser,

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { readKettleFile, writePng } from '@kettle/core/formats';
-import { seenThrough } from '@kettle/core/photo';
+import { readKettleFile, writePng } from '@kettle/core/files/formats';
+import { seenThrough } from '@kettle/core/drawing/photo';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
 import { boxOf, choose, downloads, Pen, retype, tabTo, write } from './hand';
 

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
-import { layOut, moments, rehearse } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
-import { fingerprintOf, Replay } from '@kettle/core/water';
+import { layOut, moments, rehearse } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
+import { fingerprintOf, Replay } from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { MOST_MOMENTS, STATES_CAP_BYTES } from '../app/src/workers/painted-ahead';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { readKettleFile } from '@kettle/core/formats';
+import { readKettleFile } from '@kettle/core/files/formats';
 import {
   openBrowser,
   openPage,

@@ -3,4 +3,4 @@ import { writeFileSync } from 'node:fs';
 import { readFont, SOURCES } from './read-font';
 
 for (const source of SOURCES)
-  writeFileSync(`core/src/lettering/data/${source.id}.json`, `${JSON.stringify(readFont(source))}\n`);
+  writeFileSync(`core/src/drawing/lettering/data/${source.id}.json`, `${JSON.stringify(readFont(source))}\n`);

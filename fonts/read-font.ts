@@ -33,7 +33,7 @@ export function openFont(file: string): Font {
   return opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
 }
 
-/** A font as plain outlines: what stands in core/src/lettering/data. */
+/** A font as plain outlines: what stands in core/src/drawing/lettering/data. */
 export function readFont({ id, name, file }: (typeof SOURCES)[number]): object {
   const font = openFont(file);
   const glyphs: Record<string, { advance: number; path: string }> = {};

@@ -1,8 +1,8 @@
 // Paints every effect of docs/water-model.md, wet and dry, and writes them on two sheets into docs/water-effects.
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { writePng } from '@kettle/core/formats';
-import { plainPaintKernel } from '@kettle/core/pigment';
-import { pictureOf, type PanelPicture } from '@kettle/core/water';
+import { writePng } from '@kettle/core/files/formats';
+import { plainPaintKernel } from '@kettle/core/materials/pigment';
+import { pictureOf, type PanelPicture } from '@kettle/core/simulation/water';
 import { SCENES, SCENE_SHEET } from './measure/scenes';
 
 const FOLDER = 'docs/water-effects';

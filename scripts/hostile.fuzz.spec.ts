@@ -12,16 +12,16 @@ import {
   writeGpl,
   writeKettleFile,
   writePng,
-} from '@kettle/core/formats';
-import { packResists } from '@kettle/core/masking';
-import { readHead } from '@kettle/core/photo';
-import { PIGMENTS } from '@kettle/core/pigment';
-import { NEW_STUDIO, type Plan } from '@kettle/core/plan';
-import { traceSheet } from '@kettle/core/prints';
-import { packLines } from '@kettle/core/sketch';
-import { readSvg, readTraceSheet } from '@kettle/core/tracing';
-import { BadInput, chance, done, type Work } from '@kettle/core/units';
-import { readPlan } from '@kettle/core/versions';
+} from '@kettle/core/files/formats';
+import { packResists } from '@kettle/core/drawing/masking';
+import { readHead } from '@kettle/core/drawing/photo';
+import { PIGMENTS } from '@kettle/core/materials/pigment';
+import { NEW_STUDIO, type Plan } from '@kettle/core/document/plan';
+import { traceSheet } from '@kettle/core/files/prints';
+import { packLines } from '@kettle/core/drawing/sketch';
+import { readSvg, readTraceSheet } from '@kettle/core/drawing/tracing';
+import { BadInput, chance, done, type Work } from '@kettle/core/kit/units';
+import { readPlan } from '@kettle/core/document/versions';
 import { loadLineKernel, loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { simulationJobs } from '../app/src/workers/simulation-jobs';
 import { atOnce } from '../app/src/workers/jobs';

@@ -18,7 +18,7 @@ function saidOf(file: string, code: string): string[] {
     .map(({ message }) => message);
 }
 
-const layOut = "import { layOut } from '@kettle/core/schedule';\nlayOut();";
+const layOut = "import { layOut } from '@kettle/core/order/schedule';\nlayOut();";
 
 it('a station, its view, a room and the state may not work things out themselves', () => {
   for (const file of [
@@ -29,7 +29,7 @@ it('a station, its view, a room and the state may not work things out themselves
   ])
     expect(saidOf(file, layOut).join()).toContain('computing is for workers');
   expect(
-    saidOf('app/src/stations/a.view.ts', "import { solve } from '@kettle/core/sequencing';\nsolve();"),
+    saidOf('app/src/stations/a.view.ts', "import { solve } from '@kettle/core/order/sequencing';\nsolve();"),
   ).toHaveLength(1);
 });
 
@@ -38,7 +38,7 @@ it('a worker may, and a type is no computation', () => {
   expect(
     saidOf(
       'app/src/stations/a.view.ts',
-      "import type { Timeline } from '@kettle/core/schedule';\nlet a: Timeline;",
+      "import type { Timeline } from '@kettle/core/order/schedule';\nlet a: Timeline;",
     ),
   ).toEqual([]);
 });

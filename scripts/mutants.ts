@@ -6,9 +6,9 @@ import { parseArgs } from 'node:util';
 
 /** Where such numbers stand, and the tests that are to notice. */
 const FOLDERS: Readonly<Record<string, readonly string[]>> = {
-  'core/src/checks': ['core/src/checks'],
-  'core/src/schedule': ['core/src/schedule', 'core/src/checks'],
-  'core/src/occasion': ['core/src/occasion', 'core/src/schedule'],
+  'core/src/advice/checks': ['core/src/advice/checks'],
+  'core/src/order/schedule': ['core/src/order/schedule', 'core/src/advice/checks'],
+  'core/src/commission/occasion': ['core/src/commission/occasion', 'core/src/order/schedule'],
 };
 /** By how much a number is changed, each way: about as much as a painter would notice. */
 const TIMES = [0.8, 1.25];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
-import { PIGMENTS } from '@kettle/core/pigment';
+import { PIGMENTS } from '@kettle/core/materials/pigment';
 import { pigmentCharts } from './pigment-charts';
 
 const charts = pigmentCharts();

@@ -1,5 +1,5 @@
-import { hexOf } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { hexOf } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   atReferenceFilm,
   glazeLab,
@@ -7,7 +7,7 @@ import {
   PIGMENTS,
   type Mix,
   type Pigment,
-} from '@kettle/core/pigment';
+} from '@kettle/core/materials/pigment';
 
 const paper = paperById('cotton-cold-300');
 const INK = '#26303c';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { expect, it } from 'vitest';
-import { readPlan, readStudio } from '@kettle/core/versions';
-import { planSchema, studioSchema } from '@kettle/core/plan';
+import { readPlan, readStudio } from '@kettle/core/document/versions';
+import { planSchema, studioSchema } from '@kettle/core/document/plan';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../demo/millrace-lane';
 

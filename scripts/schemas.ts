@@ -1,7 +1,7 @@
 // Writes the JSON Schemas of the two documents, and the golden example, into docs/.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import * as z from 'zod';
-import { planSchema, studioSchema } from '@kettle/core/plan';
+import { planSchema, studioSchema } from '@kettle/core/document/plan';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../demo/millrace-lane';
 

@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { Router, type ActivatedRouteSnapshot, type Routes } from '@angular/router';
-import { BadInput } from '@kettle/core/units';
+import { BadInput } from '@kettle/core/kit/units';
 import { faultOf } from './data/storage-watch';
 import { FirstStart } from './state/first-start';
 import { Messages } from './state/messages.service';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ENVELOPES } from '@kettle/core/card';
-import { PAPERS } from '@kettle/core/paper';
-import { PIGMENTS } from '@kettle/core/pigment';
+import { ENVELOPES } from '@kettle/core/commission/card';
+import { PAPERS } from '@kettle/core/materials/paper';
+import { PIGMENTS } from '@kettle/core/materials/pigment';
 import { COMMANDS, run, type RunResult } from './run';
 
 const given = (name: string, text: string): RunResult =>

@@ -3,8 +3,8 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { writeKettleFile } from '@kettle/core/formats';
-import { loadFonts } from '@kettle/core/lettering';
+import { writeKettleFile } from '@kettle/core/files/formats';
+import { loadFonts } from '@kettle/core/drawing/lettering';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
 import { COMMANDS, run, setsWords, type RunResult } from './run';
 

@@ -1,4 +1,4 @@
-import type { FontId, LetterFont } from '@kettle/core/lettering';
+import type { FontId, LetterFont } from '@kettle/core/drawing/lettering';
 
 /** One command of the command line: its shape in words, and what it computes from checked input. */
 export interface CliCommand {

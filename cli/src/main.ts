@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { loadFonts } from '@kettle/core/lettering';
-import { BadInput } from '@kettle/core/units';
+import { loadFonts } from '@kettle/core/drawing/lettering';
+import { BadInput } from '@kettle/core/kit/units';
 import { run, setsWords } from './run';
 
 const STANDARD_INPUT = 0;

@@ -1,6 +1,6 @@
-import { parseJson, readKettleFile } from '@kettle/core/formats';
-import type { FontId, LetterFont } from '@kettle/core/lettering';
-import { BadInput } from '@kettle/core/units';
+import { parseJson, readKettleFile } from '@kettle/core/files/formats';
+import type { FontId, LetterFont } from '@kettle/core/drawing/lettering';
+import { BadInput } from '@kettle/core/kit/units';
 import type { CliCommand } from './command';
 import { areas } from './commands/areas';
 import { check } from './commands/check';

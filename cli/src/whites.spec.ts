@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { loadFonts, type FontId, type LetterFont } from '@kettle/core/lettering';
+import { loadFonts, type FontId, type LetterFont } from '@kettle/core/drawing/lettering';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
 import { run, setsWords, type RunResult } from './run';
 

@@ -1,4 +1,4 @@
-// Film and paper water along a line, the compiled twin of core/src/water/line-solver.ts: the same scheme,
+// Film and paper water along a line, the compiled twin of core/src/simulation/water/line-solver.ts: the same scheme,
 // statement by statement. Every physical number comes in the parameter block; none stands here.
 // All pointers are byte addresses of f64 arrays of length n; the block holds the nine numbers of
 // LineParameters in their order.

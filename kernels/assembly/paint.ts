@@ -1,4 +1,4 @@
-// Colour of the wet film over what has dried, the compiled twin of core/src/pigment/painting-plain.ts: the same
+// Colour of the wet film over what has dried, the compiled twin of core/src/materials/pigment/painting-plain.ts: the same
 // scheme, four bands at a time. Every physical number comes in the parameter block; none stands here.
 // All pointers are byte addresses; arrays are f32 unless said otherwise. Layout of the block, n bands:
 //   0 dry k1, k2, kSee · 3 wet k1, k2, kSee · 6 wet scatter · 7 screen edge · 8 steps of the byte table

@@ -1,6 +1,6 @@
-// Water and pigment on a panel, the compiled twin of core/src/water/panel-plain.ts and what it calls: the same scheme,
+// Water and pigment on a panel, the compiled twin of core/src/simulation/water/panel-plain.ts and what it calls: the same scheme,
 // sixteen lines of cells at a time, four to a vector. Every physical number comes in the parameter block, in the order of FLOW_NUMBERS;
-// none stands here. One instance holds one panel; planes are f32, in strips of sixteen columns as core/src/water/panel.ts
+// none stands here. One instance holds one panel; planes are f32, in strips of sixteen columns as core/src/simulation/water/panel.ts
 // lays them: a strip's row is a line of cache, and both sweeps read memory in long runs.
 
 // Places in the block.

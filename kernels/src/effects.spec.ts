@@ -2,9 +2,16 @@
 // measured by `npm run verify`.
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { paperById } from '@kettle/core/paper';
-import { pigmentByCode } from '@kettle/core/pigment';
-import { actOnPanel, cellAt, panelActSchema, passTime, startPanel, type PanelRun } from '@kettle/core/water';
+import { paperById } from '@kettle/core/materials/paper';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
+import {
+  actOnPanel,
+  cellAt,
+  panelActSchema,
+  passTime,
+  startPanel,
+  type PanelRun,
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from './load-node';
 
 const kernel = panelKernelFromBuild();
@@ -158,7 +165,7 @@ describe('a hair dryer', () => {
 });
 
 it('no effect is drawn on: nothing in water or its kernels knows an angle', () => {
-  for (const folder of ['core/src/water', 'kernels/assembly'])
+  for (const folder of ['core/src/simulation/water', 'kernels/assembly'])
     for (const file of readdirSync(folder).filter(
       (name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'),
     ))

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { paperById } from '@kettle/core/paper';
-import { dampCreep, lineParameters, plainLineKernel, type LineKernel } from '@kettle/core/water';
+import { paperById } from '@kettle/core/materials/paper';
+import { dampCreep, lineParameters, plainLineKernel, type LineKernel } from '@kettle/core/simulation/water';
 import { loadLineKernel } from './load-node';
 
 const paper = paperById('cotton-cold-300');

@@ -1,4 +1,4 @@
-import type { LineKernel, LineParameters } from '@kettle/core/water';
+import type { LineKernel, LineParameters } from '@kettle/core/simulation/water';
 
 /** What the compiled module exports. */
 interface LineModule {

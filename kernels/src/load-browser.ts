@@ -1,5 +1,5 @@
-import type { PaintKernel } from '@kettle/core/pigment';
-import { markOf, type LineKernel, type PanelKernel } from '@kettle/core/water';
+import type { PaintKernel } from '@kettle/core/materials/pigment';
+import { markOf, type LineKernel, type PanelKernel } from '@kettle/core/simulation/water';
 import { lineKernel } from './line-kernel';
 import { paintKernel } from './paint-kernel';
 import { panelKernel } from './panel-kernel';

@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import type { PaintKernel } from '@kettle/core/pigment';
-import { markOf, type LineKernel, type PanelKernel } from '@kettle/core/water';
+import type { PaintKernel } from '@kettle/core/materials/pigment';
+import { markOf, type LineKernel, type PanelKernel } from '@kettle/core/simulation/water';
 import { lineKernel } from './line-kernel';
 import { paintKernel } from './paint-kernel';
 import { panelKernel } from './panel-kernel';

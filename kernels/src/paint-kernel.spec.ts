@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { EIGHT_BANDS, thinned, TWELVE_BANDS, type BandSet } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { EIGHT_BANDS, thinned, TWELVE_BANDS, type BandSet } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   groundOf,
   interfaceAt,
@@ -9,7 +9,7 @@ import {
   plainPaintKernel,
   type PaintKernel,
   type PaintTile,
-} from '@kettle/core/pigment';
+} from '@kettle/core/materials/pigment';
 import { loadPaintKernel } from './load-node';
 
 const PALETTES = {

@@ -6,8 +6,13 @@ import {
   CONES_TO_SRGB,
   SCREEN_EDGE,
   SRGB_TO_CONES,
-} from '@kettle/core/colour';
-import { MAX_ON_PANEL, type PaintKernel, type PaintRecipe, type PaintTile } from '@kettle/core/pigment';
+} from '@kettle/core/kit/colour';
+import {
+  MAX_ON_PANEL,
+  type PaintKernel,
+  type PaintRecipe,
+  type PaintTile,
+} from '@kettle/core/materials/pigment';
 import { reserve } from './memory';
 
 /** What the compiled module exports. */

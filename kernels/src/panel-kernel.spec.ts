@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { done } from '@kettle/core/units';
+import { done } from '@kettle/core/kit/units';
 import {
   cellAt,
   plainPanelKernel,
@@ -7,7 +7,7 @@ import {
   simulationSchema,
   type Panel,
   type PanelKernel,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from './load-node';
 
 const simd = panelKernelFromBuild();

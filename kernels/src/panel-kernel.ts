@@ -7,7 +7,7 @@ import {
   type PanelKernel,
   type SpeciesNumbers,
   type StepReport,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 
 /** What the compiled module exports. */
 interface PanelModule {

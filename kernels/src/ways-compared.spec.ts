@@ -1,6 +1,6 @@
 // The same white kept by several ways on a patch, simulated: what the ranking says of their lightness comes true.
 import { describe, expect, it } from 'vitest';
-import { rectangle } from '@kettle/core/geometry';
+import { rectangle } from '@kettle/core/kit/geometry';
 import {
   applyCommands,
   NEW_STUDIO,
@@ -9,11 +9,11 @@ import {
   newPlan,
   type Command,
   type White,
-} from '@kettle/core/plan';
-import { pigmentByCode } from '@kettle/core/pigment';
-import { done } from '@kettle/core/units';
-import { simulate } from '@kettle/core/water';
-import { comparison, whiteFacts } from '@kettle/core/whites';
+} from '@kettle/core/document/plan';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
+import { done } from '@kettle/core/kit/units';
+import { simulate } from '@kettle/core/simulation/water';
+import { comparison, whiteFacts } from '@kettle/core/advice/whites';
 import { panelKernelFromBuild } from './load-node';
 
 const kernel = panelKernelFromBuild();

@@ -1,5 +1,5 @@
-import { deltaE00, hexOf, labOfHex, type Lab } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
+import { deltaE00, hexOf, labOfHex, type Lab } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   atReferenceFilm,
   calibrate,
@@ -7,7 +7,7 @@ import {
   PIGMENTS,
   type Pigment,
   type ReadSwatch,
-} from '@kettle/core/pigment';
+} from '@kettle/core/materials/pigment';
 import { type Measured } from './limits';
 import { mean, quantile } from './random';
 

@@ -1,8 +1,8 @@
 // What the checks say before anything is painted, against what the simulated paper then shows.
-import { runChecks } from '@kettle/core/checks';
-import { chromaOf, hueApart, type Lab } from '@kettle/core/colour';
-import { rectangle, type Point, type Polygon } from '@kettle/core/geometry';
-import { GREY_CHROMA, glazeLab, pigmentByCode } from '@kettle/core/pigment';
+import { runChecks } from '@kettle/core/advice/checks';
+import { chromaOf, hueApart, type Lab } from '@kettle/core/kit/colour';
+import { rectangle, type Point, type Polygon } from '@kettle/core/kit/geometry';
+import { GREY_CHROMA, glazeLab, pigmentByCode } from '@kettle/core/materials/pigment';
 import {
   applyCommands,
   laidMix,
@@ -15,10 +15,10 @@ import {
   type Command,
   type Pass,
   type Plan,
-} from '@kettle/core/plan';
-import { layOut, rehearse } from '@kettle/core/schedule';
-import { chance, done } from '@kettle/core/units';
-import { simulate, type ProbeReading, type Shape } from '@kettle/core/water';
+} from '@kettle/core/document/plan';
+import { layOut, rehearse } from '@kettle/core/order/schedule';
+import { chance, done } from '@kettle/core/kit/units';
+import { simulate, type ProbeReading, type Shape } from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import type { Measured } from './limits';
 

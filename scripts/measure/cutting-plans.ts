@@ -1,4 +1,4 @@
-import { cutRequestSchema, cutSheet } from '@kettle/core/card';
+import { cutRequestSchema, cutSheet } from '@kettle/core/commission/card';
 import type { Measured } from './limits';
 import { mean, quantile, randomFrom } from './random';
 

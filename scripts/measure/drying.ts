@@ -1,6 +1,6 @@
-import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
-import { PAPERS } from '@kettle/core/paper';
-import { dry, evaporationRate, maskSetting, type StageEnds } from '@kettle/core/water';
+import { CLIMATES_BY_FEEL } from '@kettle/core/materials/climate';
+import { PAPERS } from '@kettle/core/materials/paper';
+import { dry, evaporationRate, maskSetting, type StageEnds } from '@kettle/core/simulation/water';
 
 const FILMS_UM = [20, 45, 80, 140, 200, 220];
 

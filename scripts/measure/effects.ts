@@ -1,6 +1,6 @@
-import { deltaE00 } from '@kettle/core/colour';
-import { glazeLab } from '@kettle/core/pigment';
-import { cellAt, evaporationRate, lookOf } from '@kettle/core/water';
+import { deltaE00 } from '@kettle/core/kit/colour';
+import { glazeLab } from '@kettle/core/materials/pigment';
+import { cellAt, evaporationRate, lookOf } from '@kettle/core/simulation/water';
 import type { Measured } from './limits';
 import { cellsOf, density, loadAt, ROOM, Sheet } from './painted-sheet';
 import { mean } from './random';

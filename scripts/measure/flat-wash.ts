@@ -1,5 +1,5 @@
-import { paperById } from '@kettle/core/paper';
-import { pigmentByCode } from '@kettle/core/pigment';
+import { paperById } from '@kettle/core/materials/paper';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
 import {
   actOnPanel,
   dry,
@@ -9,7 +9,7 @@ import {
   stageOf,
   type PanelRun,
   type Stage,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import type { Measured } from './limits';
 

@@ -1,5 +1,5 @@
-import { paperById } from '@kettle/core/paper';
-import { pigmentByCode } from '@kettle/core/pigment';
+import { paperById } from '@kettle/core/materials/paper';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
 import {
   cellAt,
   actOnPanel,
@@ -9,7 +9,7 @@ import {
   type PanelKernel,
   type PanelRun,
   type Shape,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { mean } from './random';
 

@@ -1,8 +1,8 @@
 // An hour of painting on a 5 × 7 in sheet at 0.5 mm: what going back, opening again and all that is kept take, in a
 // process of its own; prints figures as JSON.
 import { performance } from 'node:perf_hooks';
-import type { HandAct } from '@kettle/core/plan';
-import { done } from '@kettle/core/units';
+import type { HandAct } from '@kettle/core/document/plan';
+import { done } from '@kettle/core/kit/units';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { PaintingTable } from '../../app/src/workers/painting-table';
 import type { OpenedSheet, Place } from '../../app/src/workers/painting-api';

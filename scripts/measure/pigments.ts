@@ -1,5 +1,12 @@
-import { chromaOf, deltaE00, EIGHT_BANDS, TWELVE_BANDS, type BandSet, type Lab } from '@kettle/core/colour';
-import { PAPERS, paperById } from '@kettle/core/paper';
+import {
+  chromaOf,
+  deltaE00,
+  EIGHT_BANDS,
+  TWELVE_BANDS,
+  type BandSet,
+  type Lab,
+} from '@kettle/core/kit/colour';
+import { PAPERS, paperById } from '@kettle/core/materials/paper';
 import {
   filmColourist,
   glazeLab,
@@ -11,8 +18,8 @@ import {
   pigmentByCode,
   PIGMENTS,
   type Mix,
-} from '@kettle/core/pigment';
-import { done } from '@kettle/core/units';
+} from '@kettle/core/materials/pigment';
+import { done } from '@kettle/core/kit/units';
 import { type Measured } from './limits';
 import { mean, quantile, randomFrom } from './random';
 

@@ -1,7 +1,7 @@
 // How much memory a 5 × 7 in panel with 36 kept moments takes, in a process of its own; prints figures as JSON.
-import { layOut, moments, rehearse } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
-import { pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
+import { layOut, moments, rehearse } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
+import { pictureOf, Replay, type PanelPicture } from '@kettle/core/simulation/water';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { MOST_MOMENTS, STATES_CAP_BYTES } from '../../app/src/workers/painted-ahead';
 import { twelvePasses } from '../../bench/twelve-passes';

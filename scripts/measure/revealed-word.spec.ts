@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { loadFont } from '@kettle/core/lettering';
+import { loadFont } from '@kettle/core/drawing/lettering';
 import { revealWord } from './revealed-word';
 
 it('a word painted over its mask is what its outline says when it is revealed, counters painted', async () => {

@@ -1,9 +1,9 @@
 // A word masked, painted over and simulated: where it differs from its outline when it is uncovered.
-import { areasOfWords, grown } from '@kettle/core/areas';
-import { runChecks } from '@kettle/core/checks';
-import { contains, rectangle, type Polygon } from '@kettle/core/geometry';
-import { setWords, wordsSchema, type LetterFont } from '@kettle/core/lettering';
-import { pigmentByCode } from '@kettle/core/pigment';
+import { areasOfWords, grown } from '@kettle/core/order/areas';
+import { runChecks } from '@kettle/core/advice/checks';
+import { contains, rectangle, type Polygon } from '@kettle/core/kit/geometry';
+import { setWords, wordsSchema, type LetterFont } from '@kettle/core/drawing/lettering';
+import { pigmentByCode } from '@kettle/core/materials/pigment';
 import {
   applyCommands,
   NEW_STUDIO,
@@ -12,10 +12,10 @@ import {
   newPlan,
   paintedOf,
   type Command,
-} from '@kettle/core/plan';
-import { layOut, rehearse } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
-import { cellAt, simulate, type PanelRun } from '@kettle/core/water';
+} from '@kettle/core/document/plan';
+import { layOut, rehearse } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
+import { cellAt, simulate, type PanelRun } from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 
 /** Paint that is less than this share of the wash leaves a place white, more than the other has painted it. */

@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import type { SequenceRequest } from '../../core/src/sequencing';
+import type { SequenceRequest } from '../../core/src/order/sequencing';
 
 const solver = highsLoader();
 

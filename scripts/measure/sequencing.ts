@@ -5,8 +5,8 @@ import {
   sequenceRequestSchema,
   type Sequence,
   type SequenceRequest,
-} from '../../core/src/sequencing';
-import { chance, done } from '../../core/src/units';
+} from '../../core/src/order/sequencing';
+import { chance, done } from '../../core/src/kit/units';
 import type { Measured } from './limits';
 import { leastByProgram } from './sequencing-program';
 

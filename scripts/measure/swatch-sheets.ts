@@ -1,4 +1,4 @@
-import { chance } from '../../core/src/units';
+import { chance } from '../../core/src/kit/units';
 import { readingErrors } from '../../core/src/testing/painted-swatches';
 import type { Measured } from './limits';
 

@@ -1,4 +1,4 @@
-import { plainPanelKernel, type PanelRun } from '@kettle/core/water';
+import { plainPanelKernel, type PanelRun } from '@kettle/core/simulation/water';
 import type { Measured } from './limits';
 import { SCENE_SHEET, SCENES } from './scenes';
 

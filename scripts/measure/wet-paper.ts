@@ -1,5 +1,5 @@
 // What is read off a simulated sheet to see an effect of wet paper: each a figure of one sheet.
-import { DRY_PAPER_GM2, type PanelRun } from '@kettle/core/water';
+import { DRY_PAPER_GM2, type PanelRun } from '@kettle/core/simulation/water';
 import { cellsOf, density, loadAt, ring, ROOM, Sheet } from './painted-sheet';
 import { mean } from './random';
 

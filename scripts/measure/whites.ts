@@ -1,12 +1,12 @@
 // How exactly letters are measured, gaps are found, and words come out from under their masks.
-import { filled } from '@kettle/core/areas';
-import { distance, type Point, type Polygon } from '@kettle/core/geometry';
-import { loadFonts, setWords, wordsSchema, type FontId } from '@kettle/core/lettering';
-import { lineMm, maskingTool } from '@kettle/core/masking';
-import { applyCommands, NEW_STUDIO, newPlan } from '@kettle/core/plan';
-import { chance } from '@kettle/core/units';
-import { barrierGaps, legibility } from '@kettle/core/whites';
-import { distanceMap, getsIn, inscribedIn } from '../../core/src/whites/distance-map.testdata';
+import { filled } from '@kettle/core/order/areas';
+import { distance, type Point, type Polygon } from '@kettle/core/kit/geometry';
+import { loadFonts, setWords, wordsSchema, type FontId } from '@kettle/core/drawing/lettering';
+import { lineMm, maskingTool } from '@kettle/core/drawing/masking';
+import { applyCommands, NEW_STUDIO, newPlan } from '@kettle/core/document/plan';
+import { chance } from '@kettle/core/kit/units';
+import { barrierGaps, legibility } from '@kettle/core/advice/whites';
+import { distanceMap, getsIn, inscribedIn } from '../../core/src/advice/whites/distance-map.testdata';
 import type { Measured } from './limits';
 import { revealWord } from './revealed-word';
 

@@ -1,8 +1,8 @@
 // Sittings on days that dry quicker or slower than thought: do the passes still come in their windows?
-import { keepsWindows, inOrder, layOut, windowsLeft } from '@kettle/core/schedule';
-import type { Plan } from '@kettle/core/plan';
-import { proposePasses } from '@kettle/core/proposals';
-import { chance, done } from '@kettle/core/units';
+import { keepsWindows, inOrder, layOut, windowsLeft } from '@kettle/core/order/schedule';
+import type { Plan } from '@kettle/core/document/plan';
+import { proposePasses } from '@kettle/core/advice/proposals';
+import { chance, done } from '@kettle/core/kit/units';
 import { demoCards } from '../../demo';
 import { wetScene } from '../../core/src/testing/wet-scene';
 import type { Measured } from './limits';

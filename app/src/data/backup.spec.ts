@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { newPlan, NEW_STUDIO, type Plan, type Studio } from '@kettle/core/plan';
-import { chance } from '@kettle/core/units';
+import { newPlan, NEW_STUDIO, type Plan, type Studio } from '@kettle/core/document/plan';
+import { chance } from '@kettle/core/kit/units';
 import { backUp, restore, type BackupParts } from './backup';
 import { CardArchive } from './card-archive';
 import { Database } from './database';

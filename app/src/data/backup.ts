@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { readBackup, writeBackup, type BackedUpCard } from '@kettle/core/formats';
-import { missingIn, type Plan, type Studio } from '@kettle/core/plan';
-import { BadInput, readInput } from '@kettle/core/units';
-import { readPlan, readStudio } from '@kettle/core/versions';
+import { readBackup, writeBackup, type BackedUpCard } from '@kettle/core/files/formats';
+import { missingIn, type Plan, type Studio } from '@kettle/core/document/plan';
+import { BadInput, readInput } from '@kettle/core/kit/units';
+import { readPlan, readStudio } from '@kettle/core/document/versions';
 import type { CardArchive } from './card-archive';
 import type { Database } from './database';
 import { cardLock, type Locks } from './locks';

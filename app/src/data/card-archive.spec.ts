@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { placeLines } from '@kettle/core/areas';
-import { applyCommands, newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/plan';
-import { moved, regionOfLine, rubbedLines, turned, type PencilPoint } from '@kettle/core/sketch';
-import { newSheet } from '@kettle/core/trials';
+import { placeLines } from '@kettle/core/order/areas';
+import { applyCommands, newPlan, NEW_STUDIO, type Command, type Plan } from '@kettle/core/document/plan';
+import { moved, regionOfLine, rubbedLines, turned, type PencilPoint } from '@kettle/core/drawing/sketch';
+import { newSheet } from '@kettle/core/advice/trials';
 import { Safekeeping } from './safekeeping';
 import { Database } from './database';
 import { CardArchive, CardGone } from './card-archive';
@@ -12,7 +12,7 @@ import { PlanHistory } from './plan-history';
 import { isMissing, strokeMade } from './stroke-made';
 
 const readFixture = (name: string) =>
-  JSON.parse(readFileSync(`core/src/versions/fixtures/${name}.json`, 'utf8')) as Plan;
+  JSON.parse(readFileSync(`core/src/document/versions/fixtures/${name}.json`, 'utf8')) as Plan;
 
 const begun = (): Plan =>
   newPlan(

@@ -1,11 +1,17 @@
 import { Dexie } from 'dexie';
 import * as z from 'zod';
-import { PLAN_VERSION, planAfter, versionOf, type RecordedChange } from '@kettle/core/versions';
-import type { Patch, Plan } from '@kettle/core/plan';
-import { packResists, unpackResists } from '@kettle/core/masking';
-import { packLines, packPoints, unpackLines, unpackPoints, type PencilPoint } from '@kettle/core/sketch';
-import { BadInput, readInput } from '@kettle/core/units';
-import type { StrokePoint } from '@kettle/core/water';
+import { PLAN_VERSION, planAfter, versionOf, type RecordedChange } from '@kettle/core/document/versions';
+import type { Patch, Plan } from '@kettle/core/document/plan';
+import { packResists, unpackResists } from '@kettle/core/drawing/masking';
+import {
+  packLines,
+  packPoints,
+  unpackLines,
+  unpackPoints,
+  type PencilPoint,
+} from '@kettle/core/drawing/sketch';
+import { BadInput, readInput } from '@kettle/core/kit/units';
+import type { StrokePoint } from '@kettle/core/simulation/water';
 import type { Database } from './database';
 import {
   attachmentSchema,

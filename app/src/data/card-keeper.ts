@@ -1,5 +1,5 @@
-import type { Plan } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import type { Plan } from '@kettle/core/document/plan';
+import { BadInput } from '@kettle/core/kit/units';
 import type { CardArchive } from './card-archive';
 import { cardLock, takeAll, type Locks } from './locks';
 import type { Snapshot } from './rows';

@@ -1,5 +1,5 @@
-import { commandSchema, type Command, type Patch, type Plan } from '@kettle/core/plan';
-import { readInput } from '@kettle/core/units';
+import { commandSchema, type Command, type Patch, type Plan } from '@kettle/core/document/plan';
+import { readInput } from '@kettle/core/kit/units';
 import type { CardArchive, StoredPlan } from './card-archive';
 import type { Held } from './locks';
 import { PlanHistory } from './plan-history';

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { produceWithPatches, type Draft } from 'immer';
 import { expect, it } from 'vitest';
-import type { Patch, Plan } from '@kettle/core/plan';
-import { chance } from '@kettle/core/units';
-import { PLAN_VERSION, readPlan } from '@kettle/core/versions';
+import type { Patch, Plan } from '@kettle/core/document/plan';
+import { chance } from '@kettle/core/kit/units';
+import { PLAN_VERSION, readPlan } from '@kettle/core/document/versions';
 import { CardArchive } from './card-archive';
 import { CardSession } from './card-session';
 import { Database } from './database';
@@ -28,7 +28,8 @@ const SAVED_EVERY = 40;
 
 const fixtures = Array.from(
   { length: PLAN_VERSION },
-  (_, i) => JSON.parse(readFileSync(`core/src/versions/fixtures/plan-v${i + 1}.json`, 'utf8')) as AnyPlan,
+  (_, i) =>
+    JSON.parse(readFileSync(`core/src/document/versions/fixtures/plan-v${i + 1}.json`, 'utf8')) as AnyPlan,
 );
 
 /** Something a painter may have done in any version: its patches are in the shape of that version. */

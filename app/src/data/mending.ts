@@ -1,6 +1,6 @@
-import type { Plan } from '@kettle/core/plan';
-import { BadInput, readInput } from '@kettle/core/units';
-import { mendPlan, readableStart, replayed } from '@kettle/core/versions';
+import type { Plan } from '@kettle/core/document/plan';
+import { BadInput, readInput } from '@kettle/core/kit/units';
+import { mendPlan, readableStart, replayed } from '@kettle/core/document/versions';
 import { asRecorded, inOneRow, wholeJson, type CardArchive } from './card-archive';
 import type { Database } from './database';
 import {

@@ -1,4 +1,10 @@
-import { applyCommands, replayPatches, type Command, type Patch, type Plan } from '@kettle/core/plan';
+import {
+  applyCommands,
+  replayPatches,
+  type Command,
+  type Patch,
+  type Plan,
+} from '@kettle/core/document/plan';
 
 interface Entry {
   readonly patches: readonly Patch[];

@@ -1,5 +1,5 @@
-import { inMB } from '@kettle/core/formats';
-import { BadInput } from '@kettle/core/units';
+import { inMB } from '@kettle/core/files/formats';
+import { BadInput } from '@kettle/core/kit/units';
 
 /** The bytes of a file the painter chose. Throws `BadInput` on `file` for one that is larger, before any of it is read. */
 export async function bytesOf(file: Blob, mostBytes: number): Promise<Uint8Array> {

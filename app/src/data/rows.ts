@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { isoMoment } from '@kettle/core/units';
-import { studioCommandSchema, type Patch, type StudioCommand } from '@kettle/core/plan';
-import type { PackedResists, Resist } from '@kettle/core/masking';
-import type { LineKind, PackedLines } from '@kettle/core/sketch';
+import { isoMoment } from '@kettle/core/kit/units';
+import { studioCommandSchema, type Patch, type StudioCommand } from '@kettle/core/document/plan';
+import type { PackedResists, Resist } from '@kettle/core/drawing/masking';
+import type { LineKind, PackedLines } from '@kettle/core/drawing/sketch';
 import type { AskedStroke } from '../workers/painting-api';
 
 /*

@@ -1,7 +1,7 @@
 import { Dexie } from 'dexie';
 import * as z from 'zod';
-import type { Plan } from '@kettle/core/plan';
-import { readInput } from '@kettle/core/units';
+import type { Plan } from '@kettle/core/document/plan';
+import { readInput } from '@kettle/core/kit/units';
 import type { CardArchive } from './card-archive';
 import type { Database } from './database';
 import { snapshotSchema, type JournalEntry, type Snapshot } from './rows';

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { BadInput } from '@kettle/core/units';
+import { BadInput } from '@kettle/core/kit/units';
 import { CardGone } from './card-archive';
 import { faultOf, StorageSilent, StorageWatch, type StorageFault } from './storage-watch';
 

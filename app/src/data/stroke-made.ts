@@ -1,5 +1,5 @@
-import type { Command, Plan } from '@kettle/core/plan';
-import { smoothLine } from '@kettle/core/sketch';
+import type { Command, Plan } from '@kettle/core/document/plan';
+import { smoothLine } from '@kettle/core/drawing/sketch';
 import type { LostStroke } from './card-archive';
 
 /** What makes of a finished stroke what it was begun as. A fold goes straight from one end to the other. */

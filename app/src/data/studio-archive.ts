@@ -5,9 +5,9 @@ import {
   undoingStudio,
   type Studio,
   type StudioCommand,
-} from '@kettle/core/plan';
-import { readInput } from '@kettle/core/units';
-import { readStudio, STUDIO_VERSION, versionOf } from '@kettle/core/versions';
+} from '@kettle/core/document/plan';
+import { readInput } from '@kettle/core/kit/units';
+import { readStudio, STUDIO_VERSION, versionOf } from '@kettle/core/document/versions';
 import type { Database } from './database';
 import { noteSchema } from './rows';
 import { keepSnapshot } from './snapshots';

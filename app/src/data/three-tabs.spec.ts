@@ -1,8 +1,14 @@
 import { liveQuery, type Subscription } from 'dexie';
 import { from } from 'rxjs';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { newPlan, NEW_STUDIO, studioCommandsBetween, type Plan, type Studio } from '@kettle/core/plan';
-import { BadInput, chance } from '@kettle/core/units';
+import {
+  newPlan,
+  NEW_STUDIO,
+  studioCommandsBetween,
+  type Plan,
+  type Studio,
+} from '@kettle/core/document/plan';
+import { BadInput, chance } from '@kettle/core/kit/units';
 import { CardArchive } from './card-archive';
 import { CardKeeper } from './card-keeper';
 import { Database } from './database';

@@ -1,6 +1,6 @@
 import { BehaviorSubject, type Observable, type Subscription } from 'rxjs';
-import type { Command, Plan } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import type { Command, Plan } from '@kettle/core/document/plan';
+import { BadInput } from '@kettle/core/kit/units';
 import type { CardArchive, StoredPlan } from './card-archive';
 import { CardSession, type Kept } from './card-session';
 import { cardLock, type Held, type Locks } from './locks';

@@ -4,8 +4,8 @@ import { Router } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';
-import type { Plan } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import type { Plan } from '@kettle/core/document/plan';
+import { BadInput } from '@kettle/core/kit/units';
 import { CardShelf } from '../state/card-shelf';
 import { Messages } from '../state/messages.service';
 

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { STATIONS, type Station } from '@kettle/core/plan';
+import { STATIONS, type Station } from '@kettle/core/document/plan';
 import { PlanStore } from '../state/plan-store';
 import { StudioStore } from '../state/studio-store';
 

@@ -1,8 +1,8 @@
 import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, Injector, signal } from '@angular/core';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
-import { areaOf } from '@kettle/core/plan';
-import { formatClock } from '@kettle/core/units';
+import { areaOf } from '@kettle/core/document/plan';
+import { formatClock } from '@kettle/core/kit/units';
 import { FirstStart } from '../state/first-start';
 import { Messages, type MessageAction } from '../state/messages.service';
 import { PlanStore } from '../state/plan-store';

@@ -1,4 +1,4 @@
-import { sizesOf, stillToCrop, STATIONS, type Plan, type Station } from '@kettle/core/plan';
+import { sizesOf, stillToCrop, STATIONS, type Plan, type Station } from '@kettle/core/document/plan';
 
 /** How a station stands on the stream. */
 export interface StreamStop {

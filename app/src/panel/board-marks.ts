@@ -6,7 +6,7 @@ import { Line } from 'konva/lib/shapes/Line';
 import { Path } from 'konva/lib/shapes/Path';
 import { Rect } from 'konva/lib/shapes/Rect';
 import { Text } from 'konva/lib/shapes/Text';
-import type { Point } from '@kettle/core/geometry';
+import type { Point } from '@kettle/core/kit/geometry';
 import { FILM, linePath2d, type BoardLine } from './line-mark';
 import type { PanelDrawing } from './panel.view';
 

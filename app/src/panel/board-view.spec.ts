@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { placedPoint } from '@kettle/core/sketch';
+import { placedPoint } from '@kettle/core/drawing/sketch';
 import { BoardView, fromSeenTo } from './board-view';
 
 describe('the board', () => {

@@ -1,4 +1,4 @@
-import type { Placing } from '@kettle/core/sketch';
+import type { Placing } from '@kettle/core/drawing/sketch';
 
 type Px = readonly [x: number, y: number];
 

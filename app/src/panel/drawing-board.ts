@@ -1,7 +1,7 @@
 import { Line } from 'konva/lib/shapes/Line';
 import { Rect } from 'konva/lib/shapes/Rect';
-import type { Point } from '@kettle/core/geometry';
-import { lineNear, linesWithin, type PencilPoint } from '@kettle/core/sketch';
+import type { Point } from '@kettle/core/kit/geometry';
+import { lineNear, linesWithin, type PencilPoint } from '@kettle/core/drawing/sketch';
 import { BoardHands } from './board-hands';
 import { guideMark, pickedMark, type BoardHandle, type BoardOver } from './board-marks';
 import { KEY_MOVES } from './board-keys';

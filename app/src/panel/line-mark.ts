@@ -1,6 +1,6 @@
 import { getStroke } from 'perfect-freehand';
-import { maskingTool, type MaskingToolId, type Resist } from '@kettle/core/masking';
-import type { LineKind, PencilPoint } from '@kettle/core/sketch';
+import { maskingTool, type MaskingToolId, type Resist } from '@kettle/core/drawing/masking';
+import type { LineKind, PencilPoint } from '@kettle/core/drawing/sketch';
 
 /** What is drawn on a board, and with what: pencil and ink, or a tool that masks, which may leave drops as well. */
 export interface BoardLine {

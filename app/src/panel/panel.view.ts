@@ -1,6 +1,6 @@
-import { bounds, type Polygon } from '@kettle/core/geometry';
-import { heartOf, paintedOf, type Plan } from '@kettle/core/plan';
-import type { PencilPoint } from '@kettle/core/sketch';
+import { bounds, type Polygon } from '@kettle/core/kit/geometry';
+import { heartOf, paintedOf, type Plan } from '@kettle/core/document/plan';
+import type { PencilPoint } from '@kettle/core/drawing/sketch';
 import type { LookAhead } from '../workers/table-api';
 
 /** One area as drawn: its outline as an SVG path in mm, its colour, and whether a mask lies on it. */

@@ -1,4 +1,4 @@
-import type { PanelPicture } from '@kettle/core/water';
+import type { PanelPicture } from '@kettle/core/simulation/water';
 
 const made = new WeakMap<PanelPicture, string>();
 

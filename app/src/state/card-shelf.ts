@@ -1,10 +1,10 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Subject, type Subscription } from 'rxjs';
 import * as z from 'zod';
-import { CARD_LIMITS } from '@kettle/core/formats';
-import { readPlan, readStudio } from '@kettle/core/versions';
-import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/plan';
-import { BadInput, readInput } from '@kettle/core/units';
+import { CARD_LIMITS } from '@kettle/core/files/formats';
+import { readPlan, readStudio } from '@kettle/core/document/versions';
+import { madeAgain, newPlan, type Beginning, type Plan } from '@kettle/core/document/plan';
+import { BadInput, readInput } from '@kettle/core/kit/units';
 import type { UnreadablePlan } from '../data/card-archive';
 import { newCardId } from '../data/card-id';
 import { CardKeeper } from '../data/card-keeper';
@@ -127,7 +127,7 @@ export class CardShelf {
 
   /** The bytes of a card as a `.kettle` file; where its pictures cannot be read, without them. */
   async fileOf(plan: Plan): Promise<Uint8Array> {
-    const { writeKettleFile } = await import('@kettle/core/formats');
+    const { writeKettleFile } = await import('@kettle/core/files/formats');
     const { watch, archive } = this.storage;
     const attachments = await watch
       .read(() => archive.attachmentsOf(plan))

@@ -9,8 +9,8 @@ import {
   wasSet,
   type ClockJump,
   type ClockReading,
-} from '@kettle/core/clock';
-import { readInput } from '@kettle/core/units';
+} from '@kettle/core/kit/clock';
+import { readInput } from '@kettle/core/kit/units';
 import { keptClockSchema } from '../data/rows';
 import { Storage } from './storage.service';
 

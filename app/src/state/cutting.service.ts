@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
-import type { CutRequest, Material, SheetStock } from '@kettle/core/card';
-import { cuttingRequest, MATERIALS, type Plan } from '@kettle/core/plan';
+import type { CutRequest, Material, SheetStock } from '@kettle/core/commission/card';
+import { cuttingRequest, MATERIALS, type Plan } from '@kettle/core/document/plan';
 import type { Cutting } from '../workers/table-api';
 import { TableWorker } from '../workers/table-worker.service';
 import { CardShelf } from './card-shelf';

@@ -1,5 +1,5 @@
 import { inject, Injectable, Injector, type ErrorHandler } from '@angular/core';
-import { BadInput } from '@kettle/core/units';
+import { BadInput } from '@kettle/core/kit/units';
 import { faultOf } from '../data/storage-watch';
 import { fetchLostChunk, isLostChunk } from './lost-chunk';
 import { Messages } from './messages.service';

@@ -1,6 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { loadFont, settingsOf, type FontId, type LetterFont, type Words } from '@kettle/core/lettering';
+import {
+  loadFont,
+  settingsOf,
+  type FontId,
+  type LetterFont,
+  type Words,
+} from '@kettle/core/drawing/lettering';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
 

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { distinctUntilChanged, filter } from 'rxjs';
-import type { Station, Studio } from '@kettle/core/plan';
+import type { Station, Studio } from '@kettle/core/document/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { latest } from './latest';
 import { Messages } from './messages.service';

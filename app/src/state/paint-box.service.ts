@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { PIGMENTS, pigmentByCode, type Pigment } from '@kettle/core/pigment';
-import type { Studio } from '@kettle/core/plan';
+import { PIGMENTS, pigmentByCode, type Pigment } from '@kettle/core/materials/pigment';
+import type { Studio } from '@kettle/core/document/plan';
 import { PlanStore } from './plan-store';
 import { StudioStore } from './studio-store';
 

@@ -1,9 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Subject } from 'rxjs';
-import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/trials';
-import { MAX_ON_PANEL } from '@kettle/core/pigment';
-import { MOST_ACTS, type HandAct, type Trial } from '@kettle/core/plan';
-import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/water';
+import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/advice/trials';
+import { MAX_ON_PANEL } from '@kettle/core/materials/pigment';
+import { MOST_ACTS, type HandAct, type Trial } from '@kettle/core/document/plan';
+import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/simulation/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
 import { WorkerFault } from '../workers/watched-worker';
 import type {

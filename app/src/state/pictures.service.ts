@@ -1,11 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { labOf } from '@kettle/core/colour';
-import { inMB, MOST_PICTURE_BYTES } from '@kettle/core/formats';
-import { paperReflectance } from '@kettle/core/paper';
-import { readHead, type Picture } from '@kettle/core/photo';
-import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import { labOf } from '@kettle/core/kit/colour';
+import { inMB, MOST_PICTURE_BYTES } from '@kettle/core/files/formats';
+import { paperReflectance } from '@kettle/core/materials/paper';
+import { readHead, type Picture } from '@kettle/core/drawing/photo';
+import { paintedOf, planPaper, type Plan } from '@kettle/core/document/plan';
+import { BadInput } from '@kettle/core/kit/units';
 import type { BoardPicture } from '../panel/board-marks';
 import { bytesOf, LARGEST_PICTURE } from '../data/read-file';
 import { faultOf } from '../data/storage-watch';

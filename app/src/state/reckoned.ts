@@ -1,7 +1,7 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { filter, map, type Observable } from 'rxjs';
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 import { TableWorker } from '../workers/table-worker.service';
 import { latest } from './latest';
 import { Messages } from './messages.service';

@@ -12,7 +12,7 @@ import {
   switchMap,
   type Observable,
 } from 'rxjs';
-import type { Plan } from '@kettle/core/plan';
+import type { Plan } from '@kettle/core/document/plan';
 import type { KeptMoment } from '../workers/simulation-api';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import { Messages } from './messages.service';

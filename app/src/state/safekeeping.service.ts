@@ -10,8 +10,8 @@ import { CardShelf } from './card-shelf';
 import { Messages } from './messages.service';
 import { Storage } from './storage.service';
 import { StudioStore } from './studio-store';
-import { BACKUP_LIMITS } from '@kettle/core/formats';
-import { BadInput, readInput } from '@kettle/core/units';
+import { BACKUP_LIMITS } from '@kettle/core/files/formats';
+import { BadInput, readInput } from '@kettle/core/kit/units';
 import { bytesOf } from '../data/read-file';
 
 /** A backup is asked for after so long, days. */

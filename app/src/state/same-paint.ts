@@ -1,4 +1,4 @@
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
 import { inkedLines } from '../workers/inked';
 
 /** Whether two states of a card differ in their pencil lines at most. */

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { firstValueFrom, type Observable } from 'rxjs';
-import type { Difference, LayerSpan, Remedy } from '@kettle/core/trials';
+import type { Difference, LayerSpan, Remedy } from '@kettle/core/advice/trials';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import type { OpenedSheet } from '../workers/painting-api';
 import type { Forecast, Morning, Place } from '../workers/sheet-jobs';

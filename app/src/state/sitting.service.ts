@@ -1,9 +1,9 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { filter, from, switchMap, take } from 'rxjs';
-import type { ClockJump } from '@kettle/core/clock';
-import type { SittingEvent } from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
+import type { ClockJump } from '@kettle/core/kit/clock';
+import type { SittingEvent } from '@kettle/core/document/plan';
+import { formatSpan } from '@kettle/core/kit/units';
 import { Clock } from './clock.service';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
@@ -16,7 +16,7 @@ export class SittingService {
   private readonly clock = inject(Clock);
 
   /** How sittings go; fetched when the first one is seen, since most pages have none. */
-  private readonly course = signal<typeof import('@kettle/core/sitting') | null>(null);
+  private readonly course = signal<typeof import('@kettle/core/order/sitting') | null>(null);
 
   /** Worked out once an event; the clocks below run every tick. */
   private readonly replay = computed(() => {
@@ -57,7 +57,7 @@ export class SittingService {
       .pipe(
         filter((plan) => plan?.sitting != null),
         take(1),
-        switchMap(() => from(import('@kettle/core/sitting'))),
+        switchMap(() => from(import('@kettle/core/order/sitting'))),
       )
       .subscribe({
         next: (course) => this.course.set(course),

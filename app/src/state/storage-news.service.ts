@@ -93,7 +93,7 @@ export class StorageNews {
       handOver(await this.shelf.fileOf(plans[0]), `${plans[0].title}.kettle`, 'application/zip');
       return;
     }
-    const { writeBackup } = await import('@kettle/core/formats');
+    const { writeBackup } = await import('@kettle/core/files/formats');
     const bytes = writeBackup({
       madeAt: new Date().toISOString(),
       studio: this.studio.studio(),

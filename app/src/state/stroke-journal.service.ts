@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import type { Command } from '@kettle/core/plan';
-import { regionOfLine, type PencilPoint } from '@kettle/core/sketch';
-import type { StrokePoint } from '@kettle/core/water';
+import type { Command } from '@kettle/core/document/plan';
+import { regionOfLine, type PencilPoint } from '@kettle/core/drawing/sketch';
+import type { StrokePoint } from '@kettle/core/simulation/water';
 import type { PaintedAs, StrokeAs } from '../data/rows';
 import { PlanStore } from './plan-store';
 import { Storage } from './storage.service';

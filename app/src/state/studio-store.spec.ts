@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { Injector } from '@angular/core';
 import { describe, expect, it } from 'vitest';
-import { afterStudioCommands, NEW_STUDIO, type Studio, type StudioCommand } from '@kettle/core/plan';
+import { afterStudioCommands, NEW_STUDIO, type Studio, type StudioCommand } from '@kettle/core/document/plan';
 import { Messages } from './messages.service';
 import { Storage } from './storage.service';
 import { StudioStore } from './studio-store';

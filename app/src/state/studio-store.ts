@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { liveQuery } from 'dexie';
 import { from } from 'rxjs';
-import { dayOf } from '@kettle/core/occasion';
+import { dayOf } from '@kettle/core/commission/occasion';
 import {
   afterStudioCommands,
   NEW_STUDIO,
@@ -9,9 +9,9 @@ import {
   undoingStudio,
   type Studio,
   type StudioCommand,
-} from '@kettle/core/plan';
-import { BadInput, formatLength } from '@kettle/core/units';
-import { readStudio } from '@kettle/core/versions';
+} from '@kettle/core/document/plan';
+import { BadInput, formatLength } from '@kettle/core/kit/units';
+import { readStudio } from '@kettle/core/document/versions';
 import type { Desk } from '../workers/table-api';
 import { Messages } from './messages.service';
 import { Storage } from './storage.service';

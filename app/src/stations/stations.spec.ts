@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands, cuttingRequest, type SittingEvent } from '@kettle/core/plan';
-import { replaySitting, sittingAt } from '@kettle/core/sitting';
+import { applyCommands, cuttingRequest, type SittingEvent } from '@kettle/core/document/plan';
+import { replaySitting, sittingAt } from '@kettle/core/order/sitting';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../../../demo/millrace-lane';
 import { streamPath, streamStops } from '../frame/stream.view';
@@ -14,11 +14,11 @@ import { cardDrawing } from './paper/card-drawing.view';
 import { cuttingAnswer, cutSteps, postAnswer, sheetDrawings, tapeAnswer } from './paper/cutting.view';
 import { airFault, paperWords } from './paper/paper.view';
 import type { CutJob } from '../state/cutting.service';
-import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/card';
+import { cutSheet, offcutsOf, SHEETS } from '@kettle/core/commission/card';
 import { actCard, layReady, mixesToPrepare, waitInWords, wetCards } from './sitting/sitting.view';
 import { areaRows, reshape } from './sketch/sketch.view';
-import { labOfHex } from '@kettle/core/colour';
-import { pigmentByCode, PIGMENTS } from '@kettle/core/pigment';
+import { labOfHex } from '@kettle/core/kit/colour';
+import { pigmentByCode, PIGMENTS } from '@kettle/core/materials/pigment';
 
 const plan = kettleInTheRain();
 const mm = (value: number): string => `${value} mm`;

@@ -1,4 +1,4 @@
-import { done, type Work } from '@kettle/core/units';
+import { done, type Work } from '@kettle/core/kit/units';
 
 /** Does a job in one go, as its worker would slice by slice. */
 export const ask = async <Answer>(work: Work<Answer> | Promise<Work<Answer>>): Promise<Answer> =>

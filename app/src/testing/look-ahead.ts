@@ -1,6 +1,6 @@
-import { runChecks } from '@kettle/core/checks';
-import type { Plan } from '@kettle/core/plan';
-import { areaLooks, idleWaits, layOut } from '@kettle/core/schedule';
+import { runChecks } from '@kettle/core/advice/checks';
+import type { Plan } from '@kettle/core/document/plan';
+import { areaLooks, idleWaits, layOut } from '@kettle/core/order/schedule';
 import type { LookAhead } from '../workers/table-api';
 
 /** What the worker would answer for a plan, worked out on the spot. */

@@ -9,7 +9,7 @@ import {
   type OtherMix,
   type Pass,
   type Plan,
-} from '@kettle/core/plan';
+} from '@kettle/core/document/plan';
 
 /** An act as a painter says it: “Wash the sill”. */
 export function actInWords(plan: Plan, act: Act): string {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
-import { ENVELOPES, type Envelope } from '@kettle/core/card';
+import { ENVELOPES, type Envelope } from '@kettle/core/commission/card';
 import { StudioStore } from '../state/studio-store';
 import { alike } from './alike';
 

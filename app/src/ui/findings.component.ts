@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { Finding } from '@kettle/core/checks';
+import type { Finding } from '@kettle/core/advice/checks';
 import { PlanStore } from '../state/plan-store';
 
 /** What checks have found, why, and what can be pressed: its fix, or that it is wanted so. */

@@ -9,7 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { parseLength, writeLength } from '@kettle/core/units';
+import { parseLength, writeLength } from '@kettle/core/kit/units';
 import { StudioStore } from '../state/studio-store';
 
 /** A length typed as painters write it, `133,35` or `5 1/4 in`; tells only readable lengths on. */

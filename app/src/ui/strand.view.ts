@@ -1,5 +1,5 @@
-import { washAt, type LaidWash } from '@kettle/core/schedule';
-import { DRY_PAPER_GM2 } from '@kettle/core/water';
+import { washAt, type LaidWash } from '@kettle/core/order/schedule';
+import { DRY_PAPER_GM2 } from '@kettle/core/simulation/water';
 
 /** Half the thickness of a strand per √(g/m²) of water; the root keeps a damp strand visible beside a puddle. */
 const HALF_PX_PER_ROOT = 1.6;

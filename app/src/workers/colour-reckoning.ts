@@ -1,7 +1,7 @@
-import { jarsFor, reckoningAmounts, type Jars, type MixAmount } from '@kettle/core/amounts';
-import { muddinessOf, REFERENCE_FILM_UM, type Verdict } from '@kettle/core/pigment';
-import { laidMix, planPaper, type Plan, type Studio } from '@kettle/core/plan';
-import { asPart, type Work } from '@kettle/core/units';
+import { jarsFor, reckoningAmounts, type Jars, type MixAmount } from '@kettle/core/advice/amounts';
+import { muddinessOf, REFERENCE_FILM_UM, type Verdict } from '@kettle/core/materials/pigment';
+import { laidMix, planPaper, type Plan, type Studio } from '@kettle/core/document/plan';
+import { asPart, type Work } from '@kettle/core/kit/units';
 import {
   counterchanges,
   findingWhite,
@@ -15,7 +15,7 @@ import {
   type Rung,
   type SharedEdge,
   type WetMeeting,
-} from '@kettle/core/values';
+} from '@kettle/core/advice/values';
 
 /** How the colours of a card stand to one another, and what of them it takes. */
 export interface ColourReckoning {

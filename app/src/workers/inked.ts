@@ -1,5 +1,5 @@
-import type { Plan } from '@kettle/core/plan';
-import type { LineKind, PencilLine } from '@kettle/core/sketch';
+import type { Plan } from '@kettle/core/document/plan';
+import type { LineKind, PencilLine } from '@kettle/core/drawing/sketch';
 
 const INKED: readonly LineKind[] = ['soluble-ink', 'waterproof-ink', 'stamped'];
 

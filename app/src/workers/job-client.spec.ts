@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Work } from '@kettle/core/units';
+import type { Work } from '@kettle/core/kit/units';
 import { JobClient } from './job-client';
 import { jobHost, type JobApi } from './jobs';
 import { WorkerFault, type WatchedWorker } from './watched-worker';

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { filter, map, Observable } from 'rxjs';
-import type { Work } from '@kettle/core/units';
+import type { Work } from '@kettle/core/kit/units';
 import type { JobApi, Jobs, Rank, Word } from './jobs';
 import type { WatchedWorker } from './watched-worker';
 

@@ -1,6 +1,6 @@
 import { releaseProxy } from 'comlink';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { BadInput, type Work } from '@kettle/core/units';
+import { BadInput, type Work } from '@kettle/core/kit/units';
 import { atOnce, jobHost, RANKS, type JobApi, type Rank, type Word } from './jobs';
 
 /** Steps that each take some ms, as the heavy ones of a card do. */

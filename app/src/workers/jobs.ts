@@ -1,4 +1,4 @@
-import type { Work } from '@kettle/core/units';
+import type { Work } from '@kettle/core/kit/units';
 import { breathe, letGo } from './watching';
 
 /** What is done first where several questions wait for one worker: what is under the hand, the card’s own times, then pictures. */

@@ -1,7 +1,7 @@
-import type { OpenedFile } from '@kettle/core/formats';
-import type { Evening, PlanBack } from '@kettle/core/occasion';
-import type { Plan } from '@kettle/core/plan';
-import type { LookFrame, Timeline } from '@kettle/core/schedule';
+import type { OpenedFile } from '@kettle/core/files/formats';
+import type { Evening, PlanBack } from '@kettle/core/commission/occasion';
+import type { Plan } from '@kettle/core/document/plan';
+import type { LookFrame, Timeline } from '@kettle/core/order/schedule';
 import type { UnreadablePlan } from '../data/card-archive';
 import type { Restored } from '../data/backup';
 

@@ -1,7 +1,7 @@
 import { transfer } from 'comlink';
-import { readKettleFile } from '@kettle/core/formats';
-import type { Plan } from '@kettle/core/plan';
-import { areaLooks, backFrom, layOut, type Timeline } from '@kettle/core/schedule';
+import { readKettleFile } from '@kettle/core/files/formats';
+import type { Plan } from '@kettle/core/document/plan';
+import { areaLooks, backFrom, layOut, type Timeline } from '@kettle/core/order/schedule';
 import { backUp, restore, type BackupParts } from '../data/backup';
 import { newCardId } from '../data/card-id';
 import { CardArchive, type UnreadablePlan } from '../data/card-archive';

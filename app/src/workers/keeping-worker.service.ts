@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy, transfer, type Remote } from 'comlink';
 import { Observable, tap } from 'rxjs';
-import type { OpenedFile } from '@kettle/core/formats';
-import type { Evening } from '@kettle/core/occasion';
-import type { Plan } from '@kettle/core/plan';
+import type { OpenedFile } from '@kettle/core/files/formats';
+import type { Evening } from '@kettle/core/commission/occasion';
+import type { Plan } from '@kettle/core/document/plan';
 import type { Restored } from '../data/backup';
 import type { CardEvening, CardLook, CardOrId, CardsRead, KeepingApi } from './keeping-api';
 import { Workers } from './workers.service';

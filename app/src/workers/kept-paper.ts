@@ -1,4 +1,4 @@
-import { pigmentsIn, type HandAct, type Trial } from '@kettle/core/plan';
+import { pigmentsIn, type HandAct, type Trial } from '@kettle/core/document/plan';
 import {
   markOfText,
   WATER_VERSION,
@@ -6,7 +6,7 @@ import {
   type PanelKernel,
   type PanelRun,
   type Simulation,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import type { StoredPaper } from './paper-store';
 
 /** What the states kept of a sheet may hold, bytes; measured by `npm run verify`. */

@@ -1,6 +1,6 @@
-import type { Plan } from '@kettle/core/plan';
-import { layingOut, moments, rehearsing, type RehearsalSetting } from '@kettle/core/schedule';
-import { asPart, type Work } from '@kettle/core/units';
+import type { Plan } from '@kettle/core/document/plan';
+import { layingOut, moments, rehearsing, type RehearsalSetting } from '@kettle/core/order/schedule';
+import { asPart, type Work } from '@kettle/core/kit/units';
 import {
   fingerprintOf,
   lookingAtSheet,
@@ -9,7 +9,7 @@ import {
   pigmentsOf,
   Replay,
   type Simulation,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import type { KeptMoment, OnMoment } from './simulation-api';
 import type { SimulationKernels } from './simulation-kernels';
 

@@ -1,5 +1,5 @@
-import type { HandAct, Plan, Trial } from '@kettle/core/plan';
-import type { Pigment } from '@kettle/core/pigment';
+import type { HandAct, Plan, Trial } from '@kettle/core/document/plan';
+import type { Pigment } from '@kettle/core/materials/pigment';
 import type {
   ActOf,
   AskedAct,
@@ -9,7 +9,7 @@ import type {
   ProbeReading,
   Shape,
   Stage,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import type { OnProgress } from './watching';
 
 /** A sheet to be painted on, with all that was done on it, and what its plan knows of papers and pigments. */

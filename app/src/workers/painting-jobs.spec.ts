@@ -1,6 +1,6 @@
 import { releaseProxy } from 'comlink';
 import { expect, it } from 'vitest';
-import { newSheet } from '@kettle/core/trials';
+import { newSheet } from '@kettle/core/advice/trials';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import type { OpenedSheet } from './painting-api';

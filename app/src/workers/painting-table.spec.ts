@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newSheet } from '@kettle/core/trials';
-import { done } from '@kettle/core/units';
+import { newSheet } from '@kettle/core/advice/trials';
+import { done } from '@kettle/core/kit/units';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import type { OpenedSheet, Place, TableNews } from './painting-api';

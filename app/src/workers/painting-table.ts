@@ -1,6 +1,6 @@
-import type { HandAct } from '@kettle/core/plan';
-import type { Pigment } from '@kettle/core/pigment';
-import { done, type Work } from '@kettle/core/units';
+import type { HandAct } from '@kettle/core/document/plan';
+import type { Pigment } from '@kettle/core/materials/pigment';
+import { done, type Work } from '@kettle/core/kit/units';
 import {
   brushById,
   fingerprintOf,
@@ -18,7 +18,7 @@ import {
   type PaperLook,
   type Shape,
   type Stage,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import type { AskedStroke, OpenedSheet, Place, ReadySheet, SheetReading, TableNews } from './painting-api';
 import {
   lastOfAll,

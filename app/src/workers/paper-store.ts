@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { KeptMoment } from '@kettle/core/water';
+import type { KeptMoment } from '@kettle/core/simulation/water';
 
 /** Paper as it was when a sheet was last put away, so that it need not be painted again from the start. */
 export interface StoredPaper {

@@ -1,6 +1,6 @@
-import type { Lab } from '@kettle/core/colour';
-import type { Corners, Picture } from '@kettle/core/photo';
-import type { SwatchSheet } from '@kettle/core/prints';
+import type { Lab } from '@kettle/core/kit/colour';
+import type { Corners, Picture } from '@kettle/core/drawing/photo';
+import type { SwatchSheet } from '@kettle/core/files/prints';
 
 /** How a picture is set straight and its light put right. */
 export interface Development {

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import type { Lab } from '@kettle/core/colour';
-import type { Corners, Picture } from '@kettle/core/photo';
-import type { SwatchSheet } from '@kettle/core/prints';
+import type { Lab } from '@kettle/core/kit/colour';
+import type { Corners, Picture } from '@kettle/core/drawing/photo';
+import type { SwatchSheet } from '@kettle/core/files/prints';
 import type { Development, PictureApi } from './picture-api';
 import { Workers } from './workers.service';
 

@@ -1,7 +1,13 @@
 import { expose } from 'comlink';
-import { mergedPicture } from '@kettle/core/formats';
-import { correctedOnPaper, patchColours, straightened, type Corners, type Photo } from '@kettle/core/photo';
-import { readSwatchSheet } from '@kettle/core/prints';
+import { mergedPicture } from '@kettle/core/files/formats';
+import {
+  correctedOnPaper,
+  patchColours,
+  straightened,
+  type Corners,
+  type Photo,
+} from '@kettle/core/drawing/photo';
+import { readSwatchSheet } from '@kettle/core/files/prints';
 import type { PictureApi } from './picture-api';
 
 /** A picture is unpacked no larger than this along its longer edge, px: finer than any board shows it. */

@@ -1,4 +1,4 @@
-import { shapeBounds, type PanelAct } from '@kettle/core/water';
+import { shapeBounds, type PanelAct } from '@kettle/core/simulation/water';
 
 /** The box an act of the hand reaches, `[left, top, right, bottom]`, mm; `null` where it is the whole sheet or none of it. */
 export function placeOf(act: PanelAct): readonly [number, number, number, number] | null {

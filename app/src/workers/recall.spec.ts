@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { packResists } from '@kettle/core/masking';
-import { applyCommands, type Plan } from '@kettle/core/plan';
+import { packResists } from '@kettle/core/drawing/masking';
+import { applyCommands, type Plan } from '@kettle/core/document/plan';
 import { fireflyJar } from '../../../demo/firefly-jar';
 import { recall } from './recall';
 

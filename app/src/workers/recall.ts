@@ -1,5 +1,5 @@
-import { unpackResists, type PackedResists } from '@kettle/core/masking';
-import type { Plan } from '@kettle/core/plan';
+import { unpackResists, type PackedResists } from '@kettle/core/drawing/masking';
+import type { Plan } from '@kettle/core/document/plan';
 import type { PackedPlan } from './table-api';
 
 /** What was drawn and masked on the card that came last, as it came and as it was unpacked. */

@@ -1,4 +1,4 @@
-import { deltaE00, type Lab } from '@kettle/core/colour';
+import { deltaE00, type Lab } from '@kettle/core/kit/colour';
 import {
   carryOut,
   runUntil,
@@ -6,9 +6,9 @@ import {
   type LayerSpan,
   type Remedy,
   type SheetLayer,
-} from '@kettle/core/trials';
-import type { Work } from '@kettle/core/units';
-import { cellAt, lookOf, pictureOf, Replay, type PanelPicture } from '@kettle/core/water';
+} from '@kettle/core/advice/trials';
+import type { Work } from '@kettle/core/kit/units';
+import { cellAt, lookOf, pictureOf, Replay, type PanelPicture } from '@kettle/core/simulation/water';
 import type { OpenedSheet } from './painting-api';
 import { lastOfAll, PAPER_CAP_BYTES, paperVersion, simulationOf, statesThatFit } from './kept-paper';
 import type { StoredPaper } from './paper-store';

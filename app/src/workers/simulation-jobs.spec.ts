@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands } from '@kettle/core/plan';
+import { applyCommands } from '@kettle/core/document/plan';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import { ask, watched } from '../testing/ask';

@@ -1,9 +1,15 @@
-import { writeOpenRaster } from '@kettle/core/prints';
-import type { Plan } from '@kettle/core/plan';
-import type { RehearsalSetting } from '@kettle/core/schedule';
-import { difference, type LayerSpan, type Remedy } from '@kettle/core/trials';
-import type { Work } from '@kettle/core/units';
-import { pictureOf, simulate, type PanelPicture, type PanelRun, type Simulation } from '@kettle/core/water';
+import { writeOpenRaster } from '@kettle/core/files/prints';
+import type { Plan } from '@kettle/core/document/plan';
+import type { RehearsalSetting } from '@kettle/core/order/schedule';
+import { difference, type LayerSpan, type Remedy } from '@kettle/core/advice/trials';
+import type { Work } from '@kettle/core/kit/units';
+import {
+  pictureOf,
+  simulate,
+  type PanelPicture,
+  type PanelRun,
+  type Simulation,
+} from '@kettle/core/simulation/water';
 import { atOnce, type Jobs } from './jobs';
 import { paintedAhead } from './painted-ahead';
 import type { OpenedSheet } from './painting-api';

@@ -1,5 +1,5 @@
-import type { PaintKernel } from '@kettle/core/pigment';
-import type { PanelKernel } from '@kettle/core/water';
+import type { PaintKernel } from '@kettle/core/materials/pigment';
+import type { PanelKernel } from '@kettle/core/simulation/water';
 
 /** The compiled kernels, once they have loaded. */
 export interface SimulationKernels {

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
-import type { Difference } from '@kettle/core/trials';
-import type { Simulation } from '@kettle/core/water';
+import type { Difference } from '@kettle/core/advice/trials';
+import type { Simulation } from '@kettle/core/simulation/water';
 import { JobClient, type AskedOf, type Told } from './job-client';
 import type { JobApi } from './jobs';
 import type { OpenedSheet } from './painting-api';

@@ -1,9 +1,9 @@
-import type { CutPlan, Offcut } from '@kettle/core/card';
-import type { CheckContext, Finding } from '@kettle/core/checks';
-import type { PackedResists } from '@kettle/core/masking';
-import type { Plan } from '@kettle/core/plan';
-import type { IdleWait, LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/schedule';
-import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/whites';
+import type { CutPlan, Offcut } from '@kettle/core/commission/card';
+import type { CheckContext, Finding } from '@kettle/core/advice/checks';
+import type { PackedResists } from '@kettle/core/drawing/masking';
+import type { Plan } from '@kettle/core/document/plan';
+import type { IdleWait, LookFrame, NoOrder, Timeline, WayOut } from '@kettle/core/order/schedule';
+import type { RankedWay, Removal, WhiteFacts } from '@kettle/core/advice/whites';
 
 /** A plan on its way to the worker: what is masked freehand goes packed beside it, and pencil lines stay at home; both are many. */
 export interface PackedPlan {

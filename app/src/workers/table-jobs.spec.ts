@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { labOfHex } from '@kettle/core/colour';
-import { packResists } from '@kettle/core/masking';
-import { paperById } from '@kettle/core/paper';
+import { labOfHex } from '@kettle/core/kit/colour';
+import { packResists } from '@kettle/core/drawing/masking';
+import { paperById } from '@kettle/core/materials/paper';
 import {
   calibrate,
   choosePaletteFrom,
@@ -9,11 +9,11 @@ import {
   pigmentByCode,
   PIGMENTS,
   type MatchRequest,
-} from '@kettle/core/pigment';
-import { NEW_STUDIO, type Plan } from '@kettle/core/plan';
-import { layOut } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
-import { dampCreep, plainLineKernel } from '@kettle/core/water';
+} from '@kettle/core/materials/pigment';
+import { NEW_STUDIO, type Plan } from '@kettle/core/document/plan';
+import { layOut } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
+import { dampCreep, plainLineKernel } from '@kettle/core/simulation/water';
 import { loadLineKernel } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
 import { ask, watched } from '../testing/ask';

@@ -1,9 +1,9 @@
-import { composing, filledAt, fluidMl } from '@kettle/core/areas';
-import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/card';
-import { checkingAllKinds, checkingStops } from '@kettle/core/checks';
-import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/dish';
-import type { Point, Polygon } from '@kettle/core/geometry';
-import type { Paper } from '@kettle/core/paper';
+import { composing, filledAt, fluidMl } from '@kettle/core/order/areas';
+import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/commission/card';
+import { checkingAllKinds, checkingStops } from '@kettle/core/advice/checks';
+import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/materials/dish';
+import type { Point, Polygon } from '@kettle/core/kit/geometry';
+import type { Paper } from '@kettle/core/materials/paper';
 import {
   boxShelf,
   calibrate,
@@ -16,7 +16,7 @@ import {
   type PaletteRequest,
   type Pigment,
   type ReadSwatch,
-} from '@kettle/core/pigment';
+} from '@kettle/core/materials/pigment';
 import {
   applyCommands,
   planPaper,
@@ -25,9 +25,9 @@ import {
   type Start,
   type Studio,
   type Trial,
-} from '@kettle/core/plan';
-import { cutTemplate } from '@kettle/core/prints';
-import { proposing } from '@kettle/core/proposals';
+} from '@kettle/core/document/plan';
+import { cutTemplate } from '@kettle/core/files/prints';
+import { proposing } from '@kettle/core/advice/proposals';
 import {
   batchOf,
   cheapestWayOut,
@@ -38,13 +38,13 @@ import {
   possibleStarts,
   type BetterOrder,
   type PossibleStart,
-} from '@kettle/core/schedule';
-import { unpackLines, type PackedLines } from '@kettle/core/sketch';
-import { asPasses } from '@kettle/core/trials';
-import { asPart, type Work } from '@kettle/core/units';
-import { reachAt, tracingBorders } from '@kettle/core/values';
-import { creeping, type LineKernel } from '@kettle/core/water';
-import { fluidForAll, measuringWhite, rankWays, removals } from '@kettle/core/whites';
+} from '@kettle/core/order/schedule';
+import { unpackLines, type PackedLines } from '@kettle/core/drawing/sketch';
+import { asPasses } from '@kettle/core/advice/trials';
+import { asPart, type Work } from '@kettle/core/kit/units';
+import { reachAt, tracingBorders } from '@kettle/core/advice/values';
+import { creeping, type LineKernel } from '@kettle/core/simulation/water';
+import { fluidForAll, measuringWhite, rankWays, removals } from '@kettle/core/advice/whites';
 import { reckoningColours } from './colour-reckoning';
 import { atOnce, type Jobs } from './jobs';
 import { recall } from './recall';

@@ -1,5 +1,5 @@
-import type { PaintKernel } from '@kettle/core/pigment';
-import { cellAt, PaintedView, type PanelRun, type PaperLook } from '@kettle/core/water';
+import type { PaintKernel } from '@kettle/core/materials/pigment';
+import { cellAt, PaintedView, type PanelRun, type PaperLook } from '@kettle/core/simulation/water';
 import type { PaintedTile } from './painting-api';
 
 /** Side of a tile, cells. */

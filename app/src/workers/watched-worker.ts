@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { BadInput } from '@kettle/core/units';
+import { BadInput } from '@kettle/core/kit/units';
 
 /** A worker that gives no sign for so long is said to be slow, ms. */
 export const SLOW_AFTER_MS = 1500;

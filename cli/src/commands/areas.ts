@@ -1,5 +1,5 @@
-import { measureAreas } from '@kettle/core/areas';
-import { readPlan } from '@kettle/core/versions';
+import { measureAreas } from '@kettle/core/order/areas';
+import { readPlan } from '@kettle/core/document/versions';
 import type { CliCommand } from '../command';
 
 export const areas: CliCommand = {

@@ -1,6 +1,6 @@
-import { checkAllKinds } from '@kettle/core/checks';
-import { readPlan } from '@kettle/core/versions';
-import { layOut } from '@kettle/core/schedule';
+import { checkAllKinds } from '@kettle/core/advice/checks';
+import { readPlan } from '@kettle/core/document/versions';
+import { layOut } from '@kettle/core/order/schedule';
 import type { CliCommand } from '../command';
 
 export const check: CliCommand = {

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { climateSchema, heatToolSchema } from '@kettle/core/climate';
-import { paperById } from '@kettle/core/paper';
-import { BadInput, readInput } from '@kettle/core/units';
-import { dry as dryWash, evaporationRate } from '@kettle/core/water';
+import { climateSchema, heatToolSchema } from '@kettle/core/materials/climate';
+import { paperById } from '@kettle/core/materials/paper';
+import { BadInput, readInput } from '@kettle/core/kit/units';
+import { dry as dryWash, evaporationRate } from '@kettle/core/simulation/water';
 import type { CliCommand } from '../command';
 
 const inputSchema = z.strictObject({

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { hexOf, labOf, lightSchema } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
-import { glazeReflectance, pigmentByCode, REFERENCE_FILM_UM } from '@kettle/core/pigment';
-import { readInput } from '@kettle/core/units';
+import { hexOf, labOf, lightSchema } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
+import { glazeReflectance, pigmentByCode, REFERENCE_FILM_UM } from '@kettle/core/materials/pigment';
+import { readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 
 const inputSchema = z.strictObject({

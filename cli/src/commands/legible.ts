@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { FONT_IDS } from '@kettle/core/lettering';
-import { readInput } from '@kettle/core/units';
-import { legibility } from '@kettle/core/whites';
+import { FONT_IDS } from '@kettle/core/drawing/lettering';
+import { readInput } from '@kettle/core/kit/units';
+import { legibility } from '@kettle/core/advice/whites';
 import type { CliCommand } from '../command';
 
 const mm = z.number().positive().max(200);

@@ -1,13 +1,13 @@
-import { ENVELOPES } from '@kettle/core/card';
-import { CHECKS } from '@kettle/core/checks';
-import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
-import { LIGHTS } from '@kettle/core/colour';
-import { FONT_IDS, FONT_NAMES } from '@kettle/core/lettering';
-import { MASKING_TOOLS } from '@kettle/core/masking';
-import { PAPERS } from '@kettle/core/paper';
-import { PIGMENTS } from '@kettle/core/pigment';
-import { CHORES, TECHNIQUES } from '@kettle/core/plan';
-import { BRUSHES } from '@kettle/core/water';
+import { ENVELOPES } from '@kettle/core/commission/card';
+import { CHECKS } from '@kettle/core/advice/checks';
+import { CLIMATES_BY_FEEL } from '@kettle/core/materials/climate';
+import { LIGHTS } from '@kettle/core/kit/colour';
+import { FONT_IDS, FONT_NAMES } from '@kettle/core/drawing/lettering';
+import { MASKING_TOOLS } from '@kettle/core/drawing/masking';
+import { PAPERS } from '@kettle/core/materials/paper';
+import { PIGMENTS } from '@kettle/core/materials/pigment';
+import { CHORES, TECHNIQUES } from '@kettle/core/document/plan';
+import { BRUSHES } from '@kettle/core/simulation/water';
 import type { CliCommand } from '../command';
 
 export const list: CliCommand = {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { paperById } from '@kettle/core/paper';
-import { matchColour, type MatchedMix } from '@kettle/core/pigment';
-import { readInput } from '@kettle/core/units';
+import { paperById } from '@kettle/core/materials/paper';
+import { matchColour, type MatchedMix } from '@kettle/core/materials/pigment';
+import { readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 import { labOfTarget, pigmentsByCode, plainParts, targetSchema } from './paint-input';
 

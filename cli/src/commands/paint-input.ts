@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { hexSchema, labOfHex, labSchema, type Lab } from '@kettle/core/colour';
-import { pigmentByCode, type MixPart, type Pigment } from '@kettle/core/pigment';
-import { BadInput } from '@kettle/core/units';
+import { hexSchema, labOfHex, labSchema, type Lab } from '@kettle/core/kit/colour';
+import { pigmentByCode, type MixPart, type Pigment } from '@kettle/core/materials/pigment';
+import { BadInput } from '@kettle/core/kit/units';
 
 /** A wanted colour: `"#rrggbb"` or `{"lab":[L,a,b]}`. */
 export const targetSchema = z.union([hexSchema, z.strictObject({ lab: labSchema })]);

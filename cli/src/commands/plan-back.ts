@@ -1,5 +1,5 @@
-import { planBack as countBack, planBackSchema } from '@kettle/core/occasion';
-import { readInput } from '@kettle/core/units';
+import { planBack as countBack, planBackSchema } from '@kettle/core/commission/occasion';
+import { readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 
 export const planBack: CliCommand = {

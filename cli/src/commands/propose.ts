@@ -1,5 +1,5 @@
-import { readPlan } from '@kettle/core/versions';
-import { proposePasses } from '@kettle/core/proposals';
+import { readPlan } from '@kettle/core/document/versions';
+import { proposePasses } from '@kettle/core/advice/proposals';
 import type { CliCommand } from '../command';
 
 export const propose: CliCommand = {

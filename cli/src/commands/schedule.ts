@@ -1,5 +1,5 @@
-import { sequence, sequenceRequestSchema } from '@kettle/core/sequencing';
-import { done, readInput } from '@kettle/core/units';
+import { sequence, sequenceRequestSchema } from '@kettle/core/order/sequencing';
+import { done, readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 
 export const schedule: CliCommand = {

@@ -1,9 +1,9 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod';
-import { writePng, type Picture } from '@kettle/core/formats';
-import { plainPaintKernel } from '@kettle/core/pigment';
-import { BadInput, done, MM_PER_INCH, readInput } from '@kettle/core/units';
+import { writePng, type Picture } from '@kettle/core/files/formats';
+import { plainPaintKernel } from '@kettle/core/materials/pigment';
+import { BadInput, done, MM_PER_INCH, readInput } from '@kettle/core/kit/units';
 import {
   cellAt,
   pictureOf,
@@ -11,7 +11,7 @@ import {
   simulate as run,
   simulationSchema,
   type PanelRun,
-} from '@kettle/core/water';
+} from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import type { CliCommand } from '../command';
 

@@ -1,5 +1,5 @@
-import { cardFormatSchema, cardSizes } from '@kettle/core/card';
-import { readInput } from '@kettle/core/units';
+import { cardFormatSchema, cardSizes } from '@kettle/core/commission/card';
+import { readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 
 export const size: CliCommand = {

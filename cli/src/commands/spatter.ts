@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { readInput } from '@kettle/core/units';
-import { shapeSchema, spatterDrops } from '@kettle/core/water';
+import { readInput } from '@kettle/core/kit/units';
+import { shapeSchema, spatterDrops } from '@kettle/core/simulation/water';
 import type { CliCommand } from '../command';
 
 const side = z.number().positive().max(2000);

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { hexSchema, labOfHex, labSchema } from '@kettle/core/colour';
-import { paperById } from '@kettle/core/paper';
-import { calibrate, pigmentByCode } from '@kettle/core/pigment';
-import { BadInput, readInput } from '@kettle/core/units';
+import { hexSchema, labOfHex, labSchema } from '@kettle/core/kit/colour';
+import { paperById } from '@kettle/core/materials/paper';
+import { calibrate, pigmentByCode } from '@kettle/core/materials/pigment';
+import { BadInput, readInput } from '@kettle/core/kit/units';
 import type { CliCommand } from '../command';
 
 const inputSchema = z.strictObject({

@@ -1,6 +1,6 @@
-import { readPlan } from '@kettle/core/versions';
-import { settingsOf } from '@kettle/core/lettering';
-import { traceSheet } from '@kettle/core/prints';
+import { readPlan } from '@kettle/core/document/versions';
+import { settingsOf } from '@kettle/core/drawing/lettering';
+import { traceSheet } from '@kettle/core/files/prints';
 import type { CliCommand } from '../command';
 
 export const trace: CliCommand = {

@@ -1,6 +1,6 @@
-import { readPlan } from '@kettle/core/versions';
-import { layOut } from '@kettle/core/schedule';
-import { rankWays, whiteFacts } from '@kettle/core/whites';
+import { readPlan } from '@kettle/core/document/versions';
+import { layOut } from '@kettle/core/order/schedule';
+import { rankWays, whiteFacts } from '@kettle/core/advice/whites';
 import type { CliCommand } from '../command';
 
 export const whites: CliCommand = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { rectangle } from '../geometry';
-import { MASKING_TOOL_IDS } from '../masking';
-import { CHORES, LIES, mixesOf, TECHNIQUES, WAYS, type Command, type Plan } from '../plan';
+import { rectangle } from '../kit/geometry';
+import { MASKING_TOOL_IDS } from '../drawing/masking';
+import { CHORES, LIES, mixesOf, TECHNIQUES, WAYS, type Command, type Plan } from '../document/plan';
 import { addArea, addMix, addPass } from './small-plan';
 
 const AREAS = ['sky', 'field', 'boat', 'reeds', 'moon'];

@@ -1,4 +1,4 @@
-import type { SequenceRequest } from '../sequencing';
+import type { SequenceRequest } from '../order/sequencing';
 
 interface Way {
   readonly from: number;

@@ -1,5 +1,5 @@
-import type { Polygon } from '../geometry';
-import { applyCommands, type Command, type Plan } from '../plan';
+import type { Polygon } from '../kit/geometry';
+import { applyCommands, type Command, type Plan } from '../document/plan';
 import { addArea, addMix, addPass, smallPlan } from './small-plan';
 
 /** Corners of each area: as many as a hand draws round a leaf. */

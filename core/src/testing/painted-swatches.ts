@@ -1,9 +1,9 @@
-import { deltaE00, hexOf, labOf, labOfHex, type Lab } from '../colour';
-import { paperById, paperReflectance } from '../paper';
-import type { Corners, Photo } from '../photo';
-import { atReferenceFilm, glazeLab, pigmentByCode } from '../pigment';
-import { BLANKS, readSwatchSheet, swatchSheet, type SwatchSheet } from '../prints';
-import { chance, normal } from '../units';
+import { deltaE00, hexOf, labOf, labOfHex, type Lab } from '../kit/colour';
+import { paperById, paperReflectance } from '../materials/paper';
+import type { Corners, Photo } from '../drawing/photo';
+import { atReferenceFilm, glazeLab, pigmentByCode } from '../materials/pigment';
+import { BLANKS, readSwatchSheet, swatchSheet, type SwatchSheet } from '../files/prints';
+import { chance, normal } from '../kit/units';
 
 const paper = paperById('cotton-cold-300');
 export const white = labOf(paperReflectance(paper.white));

@@ -1,5 +1,5 @@
-import { chance } from '../units';
-import { sequenceRequestSchema, type SequenceRequest } from '../sequencing';
+import { chance } from '../kit/units';
+import { sequenceRequestSchema, type SequenceRequest } from '../order/sequencing';
 
 /** A random request of so many tasks, for tests: some lags with a latest start, some tasks warm, some on boards. */
 export function randomSequence(

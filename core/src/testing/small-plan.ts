@@ -1,5 +1,5 @@
-import { rectangle } from '../geometry';
-import { pigmentByCode } from '../pigment';
+import { rectangle } from '../kit/geometry';
+import { pigmentByCode } from '../materials/pigment';
 import {
   applyCommands,
   NEW_STUDIO,
@@ -9,7 +9,7 @@ import {
   type Command,
   type Pass,
   type Plan,
-} from '../plan';
+} from '../document/plan';
 
 /** A plan for tests: a sky, a far field well apart from it, a boat lying in the sky. */
 export function smallPlan(...more: Command[]): Plan {

@@ -1,5 +1,5 @@
-import { applyCommands, newPass, type Command, type Plan } from '../plan';
-import { chance } from '../units';
+import { applyCommands, newPass, type Command, type Plan } from '../document/plan';
+import { chance } from '../kit/units';
 import { sketchedScene } from './sketched-scene';
 
 /** A sketched scene whose far and near ground get colour floated and charged into them, somewhere in the day’s air. */

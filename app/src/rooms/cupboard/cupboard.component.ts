@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { InputText } from 'primeng/inputtext';
-import { boxFromRows, boxRows } from '@kettle/core/formats';
-import { paperById } from '@kettle/core/paper';
-import { labelSheet } from '@kettle/core/prints';
-import { BadInput } from '@kettle/core/units';
+import { boxFromRows, boxRows } from '@kettle/core/files/formats';
+import { paperById } from '@kettle/core/materials/paper';
+import { labelSheet } from '@kettle/core/files/prints';
+import { BadInput } from '@kettle/core/kit/units';
 import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { paperById } from '@kettle/core/paper';
-import { PIGMENTS } from '@kettle/core/pigment';
-import { labelSheet } from '@kettle/core/prints';
+import { paperById } from '@kettle/core/materials/paper';
+import { PIGMENTS } from '@kettle/core/materials/pigment';
+import { labelSheet } from '@kettle/core/files/prints';
 import { MILLRACE_LANE } from '../../../../demo/millrace-lane';
 import { readCsv, writeCsv } from './csv';
 import { shelfCards } from './cupboard.view';

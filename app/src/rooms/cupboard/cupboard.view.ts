@@ -1,7 +1,7 @@
-import { hexOf } from '@kettle/core/colour';
-import type { Paper } from '@kettle/core/paper';
-import { cautionFor, pigmentCard, type Pigment } from '@kettle/core/pigment';
-import type { Studio } from '@kettle/core/plan';
+import { hexOf } from '@kettle/core/kit/colour';
+import type { Paper } from '@kettle/core/materials/paper';
+import { cautionFor, pigmentCard, type Pigment } from '@kettle/core/materials/pigment';
+import type { Studio } from '@kettle/core/document/plan';
 
 /** One pigment as a card on the shelf. */
 export interface ShelfCard {

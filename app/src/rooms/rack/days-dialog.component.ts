@@ -4,8 +4,8 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
-import type { FeastRule } from '@kettle/core/occasion';
-import { BadInput } from '@kettle/core/units';
+import type { FeastRule } from '@kettle/core/commission/occasion';
+import { BadInput } from '@kettle/core/kit/units';
 import { CardShelf } from '../../state/card-shelf';
 import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
@@ -70,7 +70,7 @@ export class DaysDialog {
   }
 
   async handOverCalendar(): Promise<void> {
-    const { writeCalendar } = await import('@kettle/core/formats');
+    const { writeCalendar } = await import('@kettle/core/files/formats');
     const now = new Date();
     const days = calendarOf(this.shelf.cards(), this.studio.studio(), now);
     handOver(await writeCalendar(days, now), 'Kettle Drift.ics', 'text/calendar');
@@ -80,7 +80,7 @@ export class DaysDialog {
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    const { readCalendar } = await import('@kettle/core/formats');
+    const { readCalendar } = await import('@kettle/core/files/formats');
     try {
       const before = this.studio.studio();
       const { days: found, unread } = await readCalendar(await textOf(file));

@@ -1,6 +1,6 @@
-import { dayOf, occasionsAhead, postBy, type FeastRule, type Person } from '@kettle/core/occasion';
-import type { CalendarDay } from '@kettle/core/formats';
-import type { Plan, Studio } from '@kettle/core/plan';
+import { dayOf, occasionsAhead, postBy, type FeastRule, type Person } from '@kettle/core/commission/occasion';
+import type { CalendarDay } from '@kettle/core/files/formats';
+import type { Plan, Studio } from '@kettle/core/document/plan';
 import { RIBBON_DAYS } from './ribbon.view';
 
 export const MONTHS: readonly { readonly id: number; readonly name: string }[] = Array.from(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { FeastRule } from '@kettle/core/occasion';
-import { applyCommands } from '@kettle/core/plan';
-import { backFrom, layOut } from '@kettle/core/schedule';
+import type { FeastRule } from '@kettle/core/commission/occasion';
+import { applyCommands } from '@kettle/core/document/plan';
+import { backFrom, layOut } from '@kettle/core/order/schedule';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { MILLRACE_LANE } from '../../../../demo/millrace-lane';
 import { calendarOf, keptDays, ruleInWords, takenIn, withDay, withoutDay } from './days.view';

@@ -1,5 +1,5 @@
-import { daysUntil, postBy, type PlanBack } from '@kettle/core/occasion';
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import { daysUntil, postBy, type PlanBack } from '@kettle/core/commission/occasion';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
 import { actInWords } from '../../ui/act-words';
 import { shortDay } from '../../ui/short-day';
 

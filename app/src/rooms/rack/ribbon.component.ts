@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { dayOf } from '@kettle/core/occasion';
+import { dayOf } from '@kettle/core/commission/occasion';
 import { CardShelf } from '../../state/card-shelf';
 import { StudioStore } from '../../state/studio-store';
 import { comingOccasions, ribbonOf, type ComingOccasion } from './ribbon.view';

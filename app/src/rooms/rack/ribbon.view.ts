@@ -1,5 +1,5 @@
-import { daysUntil, occasionsAhead, shareOfYear, type OccasionDay } from '@kettle/core/occasion';
-import type { Plan, Studio } from '@kettle/core/plan';
+import { daysUntil, occasionsAhead, shareOfYear, type OccasionDay } from '@kettle/core/commission/occasion';
+import type { Plan, Studio } from '@kettle/core/document/plan';
 import { shortDay } from '../../ui/short-day';
 
 /** How far the ribbon reaches. */

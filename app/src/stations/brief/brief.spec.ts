@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands } from '@kettle/core/plan';
-import { layOut } from '@kettle/core/schedule';
+import { applyCommands } from '@kettle/core/document/plan';
+import { layOut } from '@kettle/core/order/schedule';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { alreadyHas, earlierCards, eveningsAnswer, weekOf, withEvening } from './brief.view';
 

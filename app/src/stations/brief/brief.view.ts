@@ -1,7 +1,7 @@
-import { cardsBegun, daysUntil, postBy, type Evening } from '@kettle/core/occasion';
-import type { Plan } from '@kettle/core/plan';
-import { inTime, type Help, type Timeline } from '@kettle/core/schedule';
-import { formatSpan } from '@kettle/core/units';
+import { cardsBegun, daysUntil, postBy, type Evening } from '@kettle/core/commission/occasion';
+import type { Plan } from '@kettle/core/document/plan';
+import { inTime, type Help, type Timeline } from '@kettle/core/order/schedule';
+import { formatSpan } from '@kettle/core/kit/units';
 
 /** What the brief comes to, in words. */
 export interface BriefAnswer {

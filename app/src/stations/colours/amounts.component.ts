@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Studio } from '@kettle/core/plan';
+import type { Studio } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { NumberField } from '../../ui/number-field.component';

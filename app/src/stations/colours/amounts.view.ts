@@ -1,5 +1,5 @@
-import type { Jars, MixAmount } from '@kettle/core/amounts';
-import { mixOf, type Plan, type Studio } from '@kettle/core/plan';
+import type { Jars, MixAmount } from '@kettle/core/advice/amounts';
+import { mixOf, type Plan, type Studio } from '@kettle/core/document/plan';
 
 /** One mix of the batch, in words. */
 export interface AmountRow {

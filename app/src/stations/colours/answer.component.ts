@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, map, of, switchMap } from 'rxjs';
 import { ProgressBar } from 'primeng/progressbar';
-import { cautionFor, type MatchedMix } from '@kettle/core/pigment';
+import { cautionFor, type MatchedMix } from '@kettle/core/materials/pigment';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { Search } from '../../state/search';

@@ -1,7 +1,7 @@
-import { hexOf, type Light } from '@kettle/core/colour';
-import { glazeLab } from '@kettle/core/pigment';
-import { layersAt, planPaper, type Plan } from '@kettle/core/plan';
-import { lightnessOfTone, toneOf } from '@kettle/core/values';
+import { hexOf, type Light } from '@kettle/core/kit/colour';
+import { glazeLab } from '@kettle/core/materials/pigment';
+import { layersAt, planPaper, type Plan } from '@kettle/core/document/plan';
+import { lightnessOfTone, toneOf } from '@kettle/core/advice/values';
 import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
 
 /** How the card is looked at: as it is, or squinting, in so many tones. */

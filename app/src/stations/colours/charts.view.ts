@@ -1,14 +1,14 @@
-import { deltaE00, hexOf, type Lab } from '@kettle/core/colour';
-import { CHART_PARTS, glazeChart, mixingChart, TINT_STRENGTHS, tintChart } from '@kettle/core/dish';
+import { deltaE00, hexOf, type Lab } from '@kettle/core/kit/colour';
+import { CHART_PARTS, glazeChart, mixingChart, TINT_STRENGTHS, tintChart } from '@kettle/core/materials/dish';
 import {
   atReferenceFilm,
   glazeLab,
   pigmentByCode,
   type Pigment,
   type ReadSwatch,
-} from '@kettle/core/pigment';
-import { planPaper, type Plan } from '@kettle/core/plan';
-import { BLANKS, swatchSheet, type SwatchEntry, type SwatchSheet } from '@kettle/core/prints';
+} from '@kettle/core/materials/pigment';
+import { planPaper, type Plan } from '@kettle/core/document/plan';
+import { BLANKS, swatchSheet, type SwatchEntry, type SwatchSheet } from '@kettle/core/files/prints';
 
 /** One row of a chart: what it is of, and its dabs from left to right. */
 export interface ChartRow {

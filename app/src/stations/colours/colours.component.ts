@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { EYES, type Light } from '@kettle/core/colour';
+import { EYES, type Light } from '@kettle/core/kit/colour';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { PlanStore } from '../../state/plan-store';
 import { reckoned } from '../../state/reckoned';

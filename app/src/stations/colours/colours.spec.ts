@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { labOfHex } from '@kettle/core/colour';
-import { glazeLab, pigmentByCode, PIGMENTS } from '@kettle/core/pigment';
-import { applyCommands, NEW_STUDIO, newMix, type Command, type Plan } from '@kettle/core/plan';
+import { labOfHex } from '@kettle/core/kit/colour';
+import { glazeLab, pigmentByCode, PIGMENTS } from '@kettle/core/materials/pigment';
+import { applyCommands, NEW_STUDIO, newMix, type Command, type Plan } from '@kettle/core/document/plan';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { quinceBranch } from '../../../../demo/quince-branch';
-import { done } from '@kettle/core/units';
+import { done } from '@kettle/core/kit/units';
 import { reckoningColours } from '../../workers/colour-reckoning';
 import { amountRows, jarsInWords, mlInWords } from './amounts.view';
 import { blobPath } from './blob';

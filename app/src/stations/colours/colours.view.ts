@@ -1,4 +1,4 @@
-import { hexOf, labOfHex, labSchema, type Lab } from '@kettle/core/colour';
+import { hexOf, labOfHex, labSchema, type Lab } from '@kettle/core/kit/colour';
 import {
   cautionFor,
   consistencyOf,
@@ -8,9 +8,9 @@ import {
   waterPerPaint,
   type MatchedMix,
   type Pigment,
-} from '@kettle/core/pigment';
-import type { Paper } from '@kettle/core/paper';
-import { laidMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
+} from '@kettle/core/materials/pigment';
+import type { Paper } from '@kettle/core/materials/paper';
+import { laidMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/document/plan';
 
 /** A mix as it lies in the dish and as it dries. */
 export interface MixLook {

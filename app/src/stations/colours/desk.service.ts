@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { EyesId, Lab, Light } from '@kettle/core/colour';
-import { DISH_HOLDS } from '@kettle/core/dish';
-import type { MatchAnswer, MatchedMix } from '@kettle/core/pigment';
-import { newMix, planPaper, type PlannedMix } from '@kettle/core/plan';
+import type { EyesId, Lab, Light } from '@kettle/core/kit/colour';
+import { DISH_HOLDS } from '@kettle/core/materials/dish';
+import type { MatchAnswer, MatchedMix } from '@kettle/core/materials/pigment';
+import { newMix, planPaper, type PlannedMix } from '@kettle/core/document/plan';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';

@@ -1,7 +1,14 @@
-import { hexOf, hueOf, chromaOf, type Light } from '@kettle/core/colour';
-import { DISH_HOLDS, dishLayout, onRim, strengthAt, type DishLayout, type Poured } from '@kettle/core/dish';
-import { atReferenceFilm, glazeLab, type Pigment } from '@kettle/core/pigment';
-import { laidMix, newMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/plan';
+import { hexOf, hueOf, chromaOf, type Light } from '@kettle/core/kit/colour';
+import {
+  DISH_HOLDS,
+  dishLayout,
+  onRim,
+  strengthAt,
+  type DishLayout,
+  type Poured,
+} from '@kettle/core/materials/dish';
+import { atReferenceFilm, glazeLab, type Pigment } from '@kettle/core/materials/pigment';
+import { laidMix, newMix, planPaper, type Plan, type PlannedMix } from '@kettle/core/document/plan';
 import { blobPath } from './blob';
 
 /** The dish is drawn with this radius; its drawing reaches wider, for the names. */

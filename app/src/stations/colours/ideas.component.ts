@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ProgressBar } from 'primeng/progressbar';
-import { blended, moodsIn, type Mood, type Suggestion } from '@kettle/core/dish';
-import { planPaper } from '@kettle/core/plan';
+import { blended, moodsIn, type Mood, type Suggestion } from '@kettle/core/materials/dish';
+import { planPaper } from '@kettle/core/document/plan';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';

@@ -5,7 +5,7 @@ import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { Slider } from 'primeng/slider';
-import { MAX_PIGMENTS, MEDIA, mediumOf } from '@kettle/core/pigment';
+import { MAX_PIGMENTS, MEDIA, mediumOf } from '@kettle/core/materials/pigment';
 import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';

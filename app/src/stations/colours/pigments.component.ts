@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { cautionFor } from '@kettle/core/pigment';
-import { planPaper } from '@kettle/core/plan';
+import { cautionFor } from '@kettle/core/materials/pigment';
+import { planPaper } from '@kettle/core/document/plan';
 import { PaintBox } from '../../state/paint-box.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';

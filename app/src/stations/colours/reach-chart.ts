@@ -1,5 +1,5 @@
-import type { Lab } from '@kettle/core/colour';
-import type { Polygon } from '@kettle/core/geometry';
+import type { Lab } from '@kettle/core/kit/colour';
+import type { Polygon } from '@kettle/core/kit/geometry';
 
 /** Lightnesses at which the reach is drawn, L*. */
 export const REACH_LEVELS = [75, 55, 35] as const;

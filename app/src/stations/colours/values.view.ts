@@ -1,14 +1,14 @@
-import { hexOf } from '@kettle/core/colour';
-import type { Pigment, Verdict } from '@kettle/core/pigment';
-import { mixOf, nameOf, type Plan } from '@kettle/core/plan';
+import { hexOf } from '@kettle/core/kit/colour';
+import type { Pigment, Verdict } from '@kettle/core/materials/pigment';
+import { mixOf, nameOf, type Plan } from '@kettle/core/document/plan';
 import {
   oneTone,
   type Counterchange,
   type Rung,
   type SharedEdge,
   type WetMeeting,
-} from '@kettle/core/values';
-import { LOST_EDGE_L } from '@kettle/core/whites';
+} from '@kettle/core/advice/values';
+import { LOST_EDGE_L } from '@kettle/core/advice/whites';
 
 /** What has become of a mix, in words. */
 export const verdictInWords = (verdict: Verdict | undefined): string => {

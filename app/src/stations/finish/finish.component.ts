@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Button } from 'primeng/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { filter } from 'rxjs';
-import type { Plan } from '@kettle/core/plan';
-import { traceSheet } from '@kettle/core/prints';
+import type { Plan } from '@kettle/core/document/plan';
+import { traceSheet } from '@kettle/core/files/prints';
 import { latest } from '../../state/latest';
 import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';

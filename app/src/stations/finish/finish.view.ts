@@ -1,7 +1,7 @@
-import { CHORES, type Plan } from '@kettle/core/plan';
-import { finishing } from '@kettle/core/finish';
-import { choreOf } from '@kettle/core/plan';
-import { formatClock, formatSpan } from '@kettle/core/units';
+import { CHORES, type Plan } from '@kettle/core/document/plan';
+import { finishing } from '@kettle/core/order/finish';
+import { choreOf } from '@kettle/core/document/plan';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { LookAhead } from '../../workers/table-api';
 
 /** One finishing chore as a line of the list. */

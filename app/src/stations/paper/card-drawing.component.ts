@@ -9,7 +9,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { CardFormat } from '@kettle/core/card';
+import type { CardFormat } from '@kettle/core/commission/card';
 import { StudioStore } from '../../state/studio-store';
 import { cardDrawing, type Handle } from './card-drawing.view';
 

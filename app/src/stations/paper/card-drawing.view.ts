@@ -1,4 +1,4 @@
-import { cardSizes, facesOf, isMounted, type CardFormat, type Size } from '@kettle/core/card';
+import { cardSizes, facesOf, isMounted, type CardFormat, type Size } from '@kettle/core/commission/card';
 
 /** A rectangle of the plan, mm; `round` is the radius of its corners. */
 export interface CardRect {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import type { CropFrame, Size } from '@kettle/core/card';
+import type { CropFrame, Size } from '@kettle/core/commission/card';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';

@@ -8,8 +8,8 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { CropFrame } from '@kettle/core/card';
-import { paintedOf } from '@kettle/core/plan';
+import type { CropFrame } from '@kettle/core/commission/card';
+import { paintedOf } from '@kettle/core/document/plan';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { pictureHref } from '../../panel/picture-href';

@@ -7,7 +7,7 @@ import {
   stillToCrop,
   type Command,
   type Plan,
-} from '@kettle/core/plan';
+} from '@kettle/core/document/plan';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { tapeAnswer } from './cutting.view';
 import { frameMoved, frameRows, trimInWords } from './crop.view';

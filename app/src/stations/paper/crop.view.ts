@@ -1,7 +1,7 @@
-import { areasInFrame } from '@kettle/core/areas';
-import { cornersOf, heldOnPainting, openingOf, type CropFrame } from '@kettle/core/card';
-import type { Point } from '@kettle/core/geometry';
-import { paintedOf, planPaper, type Plan } from '@kettle/core/plan';
+import { areasInFrame } from '@kettle/core/order/areas';
+import { cornersOf, heldOnPainting, openingOf, type CropFrame } from '@kettle/core/commission/card';
+import type { Point } from '@kettle/core/kit/geometry';
+import { paintedOf, planPaper, type Plan } from '@kettle/core/document/plan';
 
 type Length = (mm: number) => string;
 

@@ -4,8 +4,8 @@ import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
-import { SHEETS, type CardStock, type Material } from '@kettle/core/card';
-import type { Plan } from '@kettle/core/plan';
+import { SHEETS, type CardStock, type Material } from '@kettle/core/commission/card';
+import type { Plan } from '@kettle/core/document/plan';
 import { CardShelf } from '../../state/card-shelf';
 import { CuttingService } from '../../state/cutting.service';
 import { PlanStore } from '../../state/plan-store';
@@ -93,7 +93,7 @@ export class CuttingPlan {
 
   async print(as: 'pdf' | 'svg'): Promise<void> {
     const plan: Plan = this.plan()!;
-    const { cardAtTrueSize, pdfPrint, svgPrint } = await import('@kettle/core/prints');
+    const { cardAtTrueSize, pdfPrint, svgPrint } = await import('@kettle/core/files/prints');
     const drawing = cardAtTrueSize(plan, this.length);
     if (as === 'svg') {
       handOver(svgPrint(drawing), `${plan.title}, true size.svg`, 'image/svg+xml');

@@ -1,6 +1,6 @@
-import { cardsBegun } from '@kettle/core/occasion';
-import { boardsFor, tapeRound, weighCard, type Size } from '@kettle/core/card';
-import { formatOf, paintedOf, planPaper, sizesOf, type Plan, type Studio } from '@kettle/core/plan';
+import { cardsBegun } from '@kettle/core/commission/occasion';
+import { boardsFor, tapeRound, weighCard, type Size } from '@kettle/core/commission/card';
+import { formatOf, paintedOf, planPaper, sizesOf, type Plan, type Studio } from '@kettle/core/document/plan';
 import type { CutJob } from '../../state/cutting.service';
 import type { Cutting } from '../../workers/table-api';
 

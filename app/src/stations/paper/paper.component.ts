@@ -3,9 +3,9 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
-import type { CardFormat, Mat } from '@kettle/core/card';
-import { CLIMATES_BY_FEEL } from '@kettle/core/climate';
-import { PAPERS, paperById } from '@kettle/core/paper';
+import type { CardFormat, Mat } from '@kettle/core/commission/card';
+import { CLIMATES_BY_FEEL } from '@kettle/core/materials/climate';
+import { PAPERS, paperById } from '@kettle/core/materials/paper';
 import {
   formatOf,
   paintedOf,
@@ -14,7 +14,7 @@ import {
   stillToCrop,
   type Command,
   type Studio,
-} from '@kettle/core/plan';
+} from '@kettle/core/document/plan';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';

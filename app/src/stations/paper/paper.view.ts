@@ -1,4 +1,4 @@
-import { cardSizes, isMounted, type CardFormat, type Size } from '@kettle/core/card';
+import { cardSizes, isMounted, type CardFormat, type Size } from '@kettle/core/commission/card';
 
 /** What the air over a table can be, in the units of the fields. */
 const AIR_LIMITS = {

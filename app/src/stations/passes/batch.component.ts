@@ -9,9 +9,9 @@ import {
   untracked,
 } from '@angular/core';
 import { ProgressBar } from 'primeng/progressbar';
-import type { Plan } from '@kettle/core/plan';
-import type { Batch as BatchOrder } from '@kettle/core/schedule';
-import { BadInput } from '@kettle/core/units';
+import type { Plan } from '@kettle/core/document/plan';
+import type { Batch as BatchOrder } from '@kettle/core/order/schedule';
+import { BadInput } from '@kettle/core/kit/units';
 import { CardShelf } from '../../state/card-shelf';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';

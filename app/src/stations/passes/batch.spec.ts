@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands } from '@kettle/core/plan';
-import { batchOf } from '@kettle/core/schedule';
-import { done } from '@kettle/core/units';
+import { applyCommands } from '@kettle/core/document/plan';
+import { batchOf } from '@kettle/core/order/schedule';
+import { done } from '@kettle/core/kit/units';
 import { heronAtLowTide, kettleInTheRain } from '../../../../demo';
 import { lookAheadOf } from '../../testing/look-ahead';
 import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
-import { packResists } from '@kettle/core/masking';
-import { plainLineKernel } from '@kettle/core/water';
+import { packResists } from '@kettle/core/drawing/masking';
+import { plainLineKernel } from '@kettle/core/simulation/water';
 import { tableJobs } from '../../workers/table-jobs';
 import { pegAt, withPegAt } from './peg.view';
 import { proposalInWords } from './proposal.view';

@@ -1,7 +1,7 @@
-import { cardsBegun } from '@kettle/core/occasion';
-import type { Kind, Plan } from '@kettle/core/plan';
-import { copiesInTurn, type Batch } from '@kettle/core/schedule';
-import { formatClock, formatSpan } from '@kettle/core/units';
+import { cardsBegun } from '@kettle/core/commission/occasion';
+import type { Kind, Plan } from '@kettle/core/document/plan';
+import { copiesInTurn, type Batch } from '@kettle/core/order/schedule';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import { actInWords } from '../../ui/act-words';
 import { mixLooks } from '../colours/colours.view';
 import { shortDay } from '../../ui/short-day';

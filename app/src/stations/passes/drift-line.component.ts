@@ -12,9 +12,9 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, map, of, switchMap, type Observable } from 'rxjs';
-import { formatClock } from '@kettle/core/units';
-import type { Start } from '@kettle/core/plan';
-import type { PossibleStart } from '@kettle/core/schedule';
+import { formatClock } from '@kettle/core/kit/units';
+import type { Start } from '@kettle/core/document/plan';
+import type { PossibleStart } from '@kettle/core/order/schedule';
 import { Messages } from '../../state/messages.service';
 import type { LookAhead } from '../../workers/table-api';
 import { TableWorker } from '../../workers/table-worker.service';

@@ -1,7 +1,7 @@
-import { DRY_WARM } from '@kettle/core/plan';
-import { dryBand, windowOf, type WetSpan } from '@kettle/core/schedule';
-import { formatClock, formatSpan } from '@kettle/core/units';
-import type { StageEnds } from '@kettle/core/water';
+import { DRY_WARM } from '@kettle/core/document/plan';
+import { dryBand, windowOf, type WetSpan } from '@kettle/core/order/schedule';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
+import type { StageEnds } from '@kettle/core/simulation/water';
 import type { LookAhead } from '../../workers/table-api';
 import { actInWords } from '../../ui/act-words';
 import { halfStrand, strandOutline } from '../../ui/strand.view';

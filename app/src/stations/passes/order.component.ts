@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { ProgressBar } from 'primeng/progressbar';
-import type { Command } from '@kettle/core/plan';
+import type { Command } from '@kettle/core/document/plan';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';

@@ -1,4 +1,4 @@
-import { nameOf, type Plan } from '@kettle/core/plan';
+import { nameOf, type Plan } from '@kettle/core/document/plan';
 import {
   criticalChain,
   type BetterOrder,
@@ -6,8 +6,8 @@ import {
   type NoOrder,
   type Timeline,
   type WayOut,
-} from '@kettle/core/schedule';
-import { formatSpan } from '@kettle/core/units';
+} from '@kettle/core/order/schedule';
+import { formatSpan } from '@kettle/core/kit/units';
 import { actInWords } from '../../ui/act-words';
 
 /** Waits shorter than this decide nothing worth a word, s. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { LIES, MOST_OTHER_MIXES, type OtherMix, type Pass } from '@kettle/core/plan';
+import { LIES, MOST_OTHER_MIXES, type OtherMix, type Pass } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { PLACE_WORDS } from '../../ui/act-words';
 import { Choice } from '../../ui/choice.component';

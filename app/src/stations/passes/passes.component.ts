@@ -10,8 +10,8 @@ import {
   WATER_WORDS,
   waterWord,
   type Pass,
-} from '@kettle/core/plan';
-import { formatClock } from '@kettle/core/units';
+} from '@kettle/core/document/plan';
+import { formatClock } from '@kettle/core/kit/units';
 import { PanelPicture } from '../../panel/panel-picture.component';
 import { pictureHref } from '../../panel/picture-href';
 import { panelDrawing } from '../../panel/panel.view';

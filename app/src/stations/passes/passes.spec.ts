@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands } from '@kettle/core/plan';
-import { stageAt } from '@kettle/core/schedule';
+import { applyCommands } from '@kettle/core/document/plan';
+import { stageAt } from '@kettle/core/order/schedule';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { panelDrawing } from '../../panel/panel.view';
 import { lookAheadOf } from '../../testing/look-ahead';

@@ -1,8 +1,8 @@
-import type { Finding } from '@kettle/core/checks';
-import { nameOf, techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/plan';
-import { stageAt } from '@kettle/core/schedule';
-import { formatClock, formatSpan } from '@kettle/core/units';
-import { STAGE_WORDS } from '@kettle/core/water';
+import type { Finding } from '@kettle/core/advice/checks';
+import { nameOf, techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/document/plan';
+import { stageAt } from '@kettle/core/order/schedule';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
+import { STAGE_WORDS } from '@kettle/core/simulation/water';
 import { actInWords, mixesInWords, toMind } from '../../ui/act-words';
 import type { Rehearsal } from '../../state/rehearsal.service';
 import type { KeptMoment } from '../../workers/simulation-api';

@@ -1,5 +1,5 @@
-import { applyCommands, type Start } from '@kettle/core/plan';
-import type { PossibleStart, Timeline } from '@kettle/core/schedule';
+import { applyCommands, type Start } from '@kettle/core/document/plan';
+import type { PossibleStart, Timeline } from '@kettle/core/order/schedule';
 import type { LookAhead } from '../../workers/table-api';
 
 /** A peg let go this near a start that has a reason takes it, px. */

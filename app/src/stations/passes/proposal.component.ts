@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import type { Command } from '@kettle/core/plan';
+import type { Command } from '@kettle/core/document/plan';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { TableWorker } from '../../workers/table-worker.service';

@@ -1,4 +1,4 @@
-import { applyCommands, waterWord, type Command, type Pass, type Plan } from '@kettle/core/plan';
+import { applyCommands, waterWord, type Command, type Pass, type Plan } from '@kettle/core/document/plan';
 import { actInWords } from '../../ui/act-words';
 import { startInWords } from './start.view';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { LaidShield, Pass } from '@kettle/core/plan';
+import type { LaidShield, Pass } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { shieldInWords } from '../../ui/act-words';
 import { Choice } from '../../ui/choice.component';

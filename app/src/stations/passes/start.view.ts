@@ -1,5 +1,5 @@
-import type { AWAITED, Pass, Start } from '@kettle/core/plan';
-import { formatClock } from '@kettle/core/units';
+import type { AWAITED, Pass, Start } from '@kettle/core/document/plan';
+import { formatClock } from '@kettle/core/kit/units';
 
 type Awaited = (typeof AWAITED)[number];
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { MOST_VARIANTS, type Variant } from '@kettle/core/plan';
+import { MOST_VARIANTS, type Variant } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';

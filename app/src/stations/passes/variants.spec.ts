@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands, type Plan } from '@kettle/core/plan';
+import { applyCommands, type Plan } from '@kettle/core/document/plan';
 import { heronAtLowTide } from '../../../../demo';
 import { mixesInWords } from '../../ui/act-words';
 import { sharesToChoose } from './pass-mixes.view';

@@ -1,4 +1,4 @@
-import { kindsOf, type Pass, type Plan, type Variant } from '@kettle/core/plan';
+import { kindsOf, type Pass, type Plan, type Variant } from '@kettle/core/document/plan';
 import { actInWords } from '../../ui/act-words';
 
 /** A pass left out, in the list of what it may be laid in. */

@@ -1,5 +1,5 @@
-import { deltaE00 } from '@kettle/core/colour';
-import { PAPERS } from '@kettle/core/paper';
+import { deltaE00 } from '@kettle/core/kit/colour';
+import { PAPERS } from '@kettle/core/materials/paper';
 import {
   applyCommands,
   colourAt,
@@ -10,8 +10,8 @@ import {
   type Act,
   type Command,
   type Plan,
-} from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
+} from '@kettle/core/document/plan';
+import { formatSpan } from '@kettle/core/kit/units';
 import type { LookAhead } from '../../workers/table-api';
 
 /** Something that might be otherwise, and what of the plan it would change. */

@@ -8,8 +8,8 @@ import {
   signal,
 } from '@angular/core';
 import { Button } from 'primeng/button';
-import { nameOf } from '@kettle/core/plan';
-import { formatClock, formatSpan } from '@kettle/core/units';
+import { nameOf } from '@kettle/core/document/plan';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import { FrameKeys, isTyping } from '../../frame/frame-keys.service';
 import { PlanStore } from '../../state/plan-store';
 import { SittingService } from '../../state/sitting.service';

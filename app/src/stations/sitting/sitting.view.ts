@@ -1,7 +1,15 @@
-import { nameOf, choreOf, mixesOf, techniqueOf, waterWord, type Act, type Plan } from '@kettle/core/plan';
-import type { SittingNow, WetNow } from '@kettle/core/sitting';
-import { formatClock, formatSpan } from '@kettle/core/units';
-import { STAGE_WORDS } from '@kettle/core/water';
+import {
+  nameOf,
+  choreOf,
+  mixesOf,
+  techniqueOf,
+  waterWord,
+  type Act,
+  type Plan,
+} from '@kettle/core/document/plan';
+import type { SittingNow, WetNow } from '@kettle/core/order/sitting';
+import { formatClock, formatSpan } from '@kettle/core/kit/units';
+import { STAGE_WORDS } from '@kettle/core/simulation/water';
 import { mixLooks, type MixLook } from '../colours/colours.view';
 import { actInWords, mixesInWords, toMind } from '../../ui/act-words';
 import { strandOutline } from '../../ui/strand.view';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import type { Guide, GuideKind } from '@kettle/core/guides';
+import type { Guide, GuideKind } from '@kettle/core/drawing/guides';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';

@@ -1,6 +1,12 @@
-import { smallestCircle, type Point } from '@kettle/core/geometry';
-import { disagreeing, isEllipse, meantEllipse, type Guide, type GuideKind } from '@kettle/core/guides';
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import { smallestCircle, type Point } from '@kettle/core/kit/geometry';
+import {
+  disagreeing,
+  isEllipse,
+  meantEllipse,
+  type Guide,
+  type GuideKind,
+} from '@kettle/core/drawing/guides';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
 import { alongField, placeFields, sizeField, type LengthOf } from '../../ui/length-of';
 
 /** Guides as they are chosen from. */

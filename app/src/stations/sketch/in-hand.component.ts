@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import type { Command } from '@kettle/core/plan';
+import type { Command } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { LengthField } from '../../ui/length-field.component';
 import { AS_IT_IS, placeInHand, type Placement } from './sketch.view';

@@ -1,6 +1,6 @@
-import type { Composition } from '@kettle/core/areas';
-import { labOfHex } from '@kettle/core/colour';
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import type { Composition } from '@kettle/core/order/areas';
+import { labOfHex } from '@kettle/core/kit/colour';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
 import type { PanelDrawing } from '../../panel/panel.view';
 
 /** Lightness L* under which a colour is dark, and from which it is light; what is painted falls into three. Ours. */

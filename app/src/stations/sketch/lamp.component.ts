@@ -7,8 +7,8 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { areasOfLight, shadowsAmiss } from '@kettle/core/areas';
-import type { Form, Lamp } from '@kettle/core/lamp';
+import { areasOfLight, shadowsAmiss } from '@kettle/core/order/areas';
+import type { Form, Lamp } from '@kettle/core/drawing/lamp';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 

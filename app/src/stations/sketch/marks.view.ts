@@ -1,8 +1,8 @@
-import { litArea } from '@kettle/core/areas';
-import { bounds, type Polygon } from '@kettle/core/geometry';
-import { guideLines, type Guide } from '@kettle/core/guides';
-import type { Setting } from '@kettle/core/lettering';
-import { paintedOf, type Plan } from '@kettle/core/plan';
+import { litArea } from '@kettle/core/order/areas';
+import { bounds, type Polygon } from '@kettle/core/kit/geometry';
+import { guideLines, type Guide } from '@kettle/core/drawing/guides';
+import type { Setting } from '@kettle/core/drawing/lettering';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
 import { NOTHING_OVER, type BoardHandle, type BoardOver, type BoardPicture } from '../../panel/board-marks';
 import { pathOf } from '../../panel/panel.view';
 import { handlesOf } from './guides.view';

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { paintedOf } from '@kettle/core/plan';
-import { laidMotif, MOTIFS, motifOf } from '@kettle/core/sketch';
+import { paintedOf } from '@kettle/core/document/plan';
+import { laidMotif, MOTIFS, motifOf } from '@kettle/core/drawing/sketch';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { linePath } from '../../panel/panel.view';
-import { bounds, type Point } from '@kettle/core/geometry';
+import { bounds, type Point } from '@kettle/core/kit/geometry';
 
 /** The drawer of motifs: a few of the house and the painter’s own, laid on the panel, or kept from what is in the hand. */
 @Component({

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { seenThrough, type Corners, type Picture } from '@kettle/core/photo';
-import { paintedOf } from '@kettle/core/plan';
-import { BadInput } from '@kettle/core/units';
+import { seenThrough, type Corners, type Picture } from '@kettle/core/drawing/photo';
+import { paintedOf } from '@kettle/core/document/plan';
+import { BadInput } from '@kettle/core/kit/units';
 import { Messages } from '../../state/messages.service';
 import { Pictures } from '../../state/pictures.service';
 import { PlanStore } from '../../state/plan-store';

@@ -15,11 +15,18 @@ import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { contains, rectangle, type Point } from '@kettle/core/geometry';
-import type { Guide } from '@kettle/core/guides';
-import { paintedOf, type Plan } from '@kettle/core/plan';
-import { moved, placedPoint, rubbedLines, type Area, type LineKind, type Placing } from '@kettle/core/sketch';
-import { placeLines } from '@kettle/core/areas';
+import { contains, rectangle, type Point } from '@kettle/core/kit/geometry';
+import type { Guide } from '@kettle/core/drawing/guides';
+import { paintedOf, type Plan } from '@kettle/core/document/plan';
+import {
+  moved,
+  placedPoint,
+  rubbedLines,
+  type Area,
+  type LineKind,
+  type Placing,
+} from '@kettle/core/drawing/sketch';
+import { placeLines } from '@kettle/core/order/areas';
 import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LetteringService } from '../../state/lettering.service';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { composition } from '@kettle/core/areas';
-import { guideLines } from '@kettle/core/guides';
-import { loadFonts, settingsOf } from '@kettle/core/lettering';
-import { applyCommands, type Command, type Plan } from '@kettle/core/plan';
-import type { PencilPoint } from '@kettle/core/sketch';
+import { composition } from '@kettle/core/order/areas';
+import { guideLines } from '@kettle/core/drawing/guides';
+import { loadFonts, settingsOf } from '@kettle/core/drawing/lettering';
+import { applyCommands, type Command, type Plan } from '@kettle/core/document/plan';
+import type { PencilPoint } from '@kettle/core/drawing/sketch';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { panelDrawing } from '../../panel/panel.view';
 import { circleRound, curvesInWords, fieldsOf, GUIDE_NAMES, newGuide } from './guides.view';

@@ -11,10 +11,10 @@ import {
   WEB_MM,
   type CutOut,
   type ThinWeb,
-} from '@kettle/core/areas';
-import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/geometry';
-import type { Command, Plan } from '@kettle/core/plan';
-import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/sketch';
+} from '@kettle/core/order/areas';
+import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/kit/geometry';
+import type { Command, Plan } from '@kettle/core/document/plan';
+import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/drawing/sketch';
 
 /** An area in the list beside the board. */
 export interface AreaRow {

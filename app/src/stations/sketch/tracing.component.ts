@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { paintedOf, type Command } from '@kettle/core/plan';
-import type { LineKind } from '@kettle/core/sketch';
-import { placeOnPanel, readSvg, readTraceSheet } from '@kettle/core/tracing';
-import { BadInput } from '@kettle/core/units';
+import { paintedOf, type Command } from '@kettle/core/document/plan';
+import type { LineKind } from '@kettle/core/drawing/sketch';
+import { placeOnPanel, readSvg, readTraceSheet } from '@kettle/core/drawing/tracing';
+import { BadInput } from '@kettle/core/kit/units';
 import { textOf } from '../../data/read-file';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { areasOfHand, areasOfWords, handLettered, type HandLettered } from '@kettle/core/areas';
-import { FONT_IDS, FONT_NAMES, mostArch, type Words } from '@kettle/core/lettering';
-import { paintedOf } from '@kettle/core/plan';
+import { areasOfHand, areasOfWords, handLettered, type HandLettered } from '@kettle/core/order/areas';
+import { FONT_IDS, FONT_NAMES, mostArch, type Words } from '@kettle/core/drawing/lettering';
+import { paintedOf } from '@kettle/core/document/plan';
 import { LetteringService } from '../../state/lettering.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';

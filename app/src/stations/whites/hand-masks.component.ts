@@ -1,12 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { cardsBegun } from '@kettle/core/occasion';
-import { oneRing } from '@kettle/core/geometry';
-import { MASKING_TOOLS, maskingTool, setsAfter, type MaskingToolId, type Resist } from '@kettle/core/masking';
-import { outlineOf, paintedOf } from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
-import type { Shape } from '@kettle/core/water';
+import { cardsBegun } from '@kettle/core/commission/occasion';
+import { oneRing } from '@kettle/core/kit/geometry';
+import {
+  MASKING_TOOLS,
+  maskingTool,
+  setsAfter,
+  type MaskingToolId,
+  type Resist,
+} from '@kettle/core/drawing/masking';
+import { outlineOf, paintedOf } from '@kettle/core/document/plan';
+import { formatSpan } from '@kettle/core/kit/units';
+import type { Shape } from '@kettle/core/simulation/water';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Findings } from '../../ui/findings.component';

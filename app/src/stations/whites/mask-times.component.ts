@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { maskTimes } from '@kettle/core/plan';
+import { maskTimes } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { passChoices } from './whites.view';

@@ -1,6 +1,6 @@
-import type { Plan } from '@kettle/core/plan';
-import type { Simulation } from '@kettle/core/water';
-import { COMPARED, comparison, type WhiteFacts } from '@kettle/core/whites';
+import type { Plan } from '@kettle/core/document/plan';
+import type { Simulation } from '@kettle/core/simulation/water';
+import { COMPARED, comparison, type WhiteFacts } from '@kettle/core/advice/whites';
 import { WAY_NAMES } from './whites.view';
 
 /** Coats of opaque white where no number of them would be enough. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { choreOf } from '@kettle/core/plan';
+import { choreOf } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { reckoned } from '../../state/reckoned';
 import { Choice } from '../../ui/choice.component';

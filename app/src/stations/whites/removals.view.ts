@@ -1,6 +1,6 @@
-import type { Plan } from '@kettle/core/plan';
-import { formatSpan } from '@kettle/core/units';
-import { removalSteps } from '@kettle/core/whites';
+import type { Plan } from '@kettle/core/document/plan';
+import { formatSpan } from '@kettle/core/kit/units';
+import { removalSteps } from '@kettle/core/advice/whites';
 import type { MaskReckoning } from '../../workers/table-api';
 
 /** How the masks of a card come off, in words. */

@@ -1,6 +1,6 @@
-import { maskingTool, type Resist } from '@kettle/core/masking';
-import { paintedOf, type Command, type Plan } from '@kettle/core/plan';
-import { spatterDrops, type SpatterRequest } from '@kettle/core/water';
+import { maskingTool, type Resist } from '@kettle/core/drawing/masking';
+import { paintedOf, type Command, type Plan } from '@kettle/core/document/plan';
+import { spatterDrops, type SpatterRequest } from '@kettle/core/simulation/water';
 
 /** Where masking fluid is spattered, how much of it is covered, and what is kept clean. */
 export type MaskSpatter = Pick<SpatterRequest, 'area' | 'coverage' | 'shields' | 'brushSize'>;

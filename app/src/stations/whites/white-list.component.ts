@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { MASK_PENS, type MaskingToolId } from '@kettle/core/masking';
-import type { Plan, White } from '@kettle/core/plan';
-import { shieldSheet } from '@kettle/core/prints';
+import { MASK_PENS, type MaskingToolId } from '@kettle/core/drawing/masking';
+import type { Plan, White } from '@kettle/core/document/plan';
+import { shieldSheet } from '@kettle/core/files/prints';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Findings } from '../../ui/findings.component';

@@ -10,8 +10,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { liftedBy, maskingTool, type Resist } from '@kettle/core/masking';
-import type { Point } from '@kettle/core/geometry';
+import { liftedBy, maskingTool, type Resist } from '@kettle/core/drawing/masking';
+import type { Point } from '@kettle/core/kit/geometry';
 import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { runChecks } from '@kettle/core/checks';
-import { applyCommands, type Command, type Plan } from '@kettle/core/plan';
-import { layOut } from '@kettle/core/schedule';
-import { rankWays, whiteFacts } from '@kettle/core/whites';
+import { runChecks } from '@kettle/core/advice/checks';
+import { applyCommands, type Command, type Plan } from '@kettle/core/document/plan';
+import { layOut } from '@kettle/core/order/schedule';
+import { rankWays, whiteFacts } from '@kettle/core/advice/whites';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { panelDrawing } from '../../panel/panel.view';
 import { lookAheadOf } from '../../testing/look-ahead';

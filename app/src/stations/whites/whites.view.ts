@@ -1,10 +1,17 @@
-import type { Finding } from '@kettle/core/checks';
-import { contains, middleOf, type Point } from '@kettle/core/geometry';
-import { hexOf } from '@kettle/core/colour';
-import { maskingTool } from '@kettle/core/masking';
-import { colourAt, maskTimes, type Command, type MaskTimes, type Plan, type White } from '@kettle/core/plan';
-import type { Timeline } from '@kettle/core/schedule';
-import type { RankedWay } from '@kettle/core/whites';
+import type { Finding } from '@kettle/core/advice/checks';
+import { contains, middleOf, type Point } from '@kettle/core/kit/geometry';
+import { hexOf } from '@kettle/core/kit/colour';
+import { maskingTool } from '@kettle/core/drawing/masking';
+import {
+  colourAt,
+  maskTimes,
+  type Command,
+  type MaskTimes,
+  type Plan,
+  type White,
+} from '@kettle/core/document/plan';
+import type { Timeline } from '@kettle/core/order/schedule';
+import type { RankedWay } from '@kettle/core/advice/whites';
 import { NOTHING_OVER, type BoardOver } from '../../panel/board-marks';
 import type { BoardLine } from '../../panel/line-mark';
 import type { PanelDrawing } from '../../panel/panel.view';

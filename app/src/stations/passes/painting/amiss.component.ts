@@ -7,7 +7,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import type { Remedy, Symptom } from '@kettle/core/trials';
+import type { Remedy, Symptom } from '@kettle/core/advice/trials';
 import { PaintingService } from '../../../state/painting.service';
 import { SheetsService } from '../../../state/sheets.service';
 import { pictureHref } from '../../../panel/picture-href';

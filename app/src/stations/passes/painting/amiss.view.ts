@@ -1,5 +1,5 @@
-import { HIDING_WHITE, type Trial } from '@kettle/core/plan';
-import { remediesFor, SYMPTOMS, type Mishap, type Remedy, type Symptom } from '@kettle/core/trials';
+import { HIDING_WHITE, type Trial } from '@kettle/core/document/plan';
+import { remediesFor, SYMPTOMS, type Mishap, type Remedy, type Symptom } from '@kettle/core/advice/trials';
 import type { SheetReading } from '../../../workers/painting-api';
 import type { Forecast, Place } from '../../../workers/sheet-jobs';
 

@@ -12,9 +12,9 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { rimOf } from '@kettle/core/plan';
-import { formatClock } from '@kettle/core/units';
-import type { PaperLook } from '@kettle/core/water';
+import { rimOf } from '@kettle/core/document/plan';
+import { formatClock } from '@kettle/core/kit/units';
+import type { PaperLook } from '@kettle/core/simulation/water';
 import { PaintingBoard } from '../../../panel/painting-board';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyCommands, type HandAct } from '@kettle/core/plan';
-import { newSheet } from '@kettle/core/trials';
+import { applyCommands, type HandAct } from '@kettle/core/document/plan';
+import { newSheet } from '@kettle/core/advice/trials';
 import { kettleInTheRain } from '../../../../../demo/kettle-in-the-rain';
 import { mishapAt, outcomeInWords } from './amiss.view';
 import {

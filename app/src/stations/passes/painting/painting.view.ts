@@ -1,7 +1,14 @@
-import { cornersOf, openingOf } from '@kettle/core/card';
-import { laidMix, rimOf, planPaper, type HandAct, type Plan, type PlannedMix } from '@kettle/core/plan';
-import { loadsByCode } from '@kettle/core/pigment';
-import { formatClock } from '@kettle/core/units';
+import { cornersOf, openingOf } from '@kettle/core/commission/card';
+import {
+  laidMix,
+  rimOf,
+  planPaper,
+  type HandAct,
+  type Plan,
+  type PlannedMix,
+} from '@kettle/core/document/plan';
+import { loadsByCode } from '@kettle/core/materials/pigment';
+import { formatClock } from '@kettle/core/kit/units';
 import {
   actOfTool,
   HAND_TOOLS,
@@ -14,8 +21,8 @@ import {
   type PanelAct,
   type Shape,
   type Stage,
-} from '@kettle/core/water';
-import type { AsPasses, Difference, LayerSpan } from '@kettle/core/trials';
+} from '@kettle/core/simulation/water';
+import type { AsPasses, Difference, LayerSpan } from '@kettle/core/advice/trials';
 import type { Follows } from '../../../panel/painting-board';
 import type { AskedStroke, Place, SheetReading, TableNews } from '../../../workers/painting-api';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { ClockOrder } from '@kettle/core/water';
+import type { ClockOrder } from '@kettle/core/simulation/water';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
 import { Choice } from '../../../ui/choice.component';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
-import type { Trial } from '@kettle/core/plan';
-import type { Difference, SheetBegins } from '@kettle/core/trials';
+import type { Trial } from '@kettle/core/document/plan';
+import type { Difference, SheetBegins } from '@kettle/core/advice/trials';
 import { pictureHref } from '../../../panel/picture-href';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
@@ -77,7 +77,7 @@ export class Sheets {
 
   async picture(): Promise<void> {
     const sheet = this.painting.sheet()!;
-    const { sheetPng } = await import('@kettle/core/prints');
+    const { sheetPng } = await import('@kettle/core/files/prints');
     const morning = await this.work.morning(sheet.id);
     if (morning) handOver(sheetPng(morning, sheet.cellMm), `${sheet.name}.png`, 'image/png');
   }
@@ -89,7 +89,7 @@ export class Sheets {
   }
 
   async strokes(): Promise<void> {
-    const { strokesSvg } = await import('@kettle/core/prints');
+    const { strokesSvg } = await import('@kettle/core/files/prints');
     const [plan, sheet] = [this.store.plan()!, this.painting.sheet()!];
     handOver(strokesSvg(plan, sheet), `${sheet.name}.svg`, 'image/svg+xml');
   }

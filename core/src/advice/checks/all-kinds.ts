@@ -1,0 +1,38 @@
+import { kindsOf, type Plan } from '../../document/plan';
+import { layingOut, type Timeline } from '../../order/schedule';
+import { done, type Work } from '../../kit/units';
+import type { CheckContext, Finding } from './check';
+import { checking } from './registry';
+
+/**
+ * What is found of a card as it is planned and, besides, of the copies that are painted otherwise: what goes wrong with them
+ * alone is said by their name, and mended by painting all alike.
+ */
+export function* checkingAllKinds(
+  plan: Plan,
+  timeline: Timeline,
+  desk?: CheckContext['desk'],
+): Work<Finding[]> {
+  const found = yield* checking(plan, timeline, desk);
+  const known = new Set(found.map(({ key }) => key));
+  const accepted = new Set(plan.accepted.map(({ finding }) => finding));
+  for (const { variant, plan: own } of kindsOf(plan)) {
+    if (variant === null) continue;
+    const findings = yield* checking(own, yield* layingOut(own), desk);
+    for (const finding of findings) {
+      const key = `${finding.key}@${variant.id}`;
+      if (known.has(finding.key) || accepted.has(key)) continue;
+      found.push({
+        ...finding,
+        key,
+        why: `Of those painted “${variant.name}”: ${finding.why}`,
+        fix: { says: 'Paint all copies as planned', commands: [{ do: 'take-variant', variant: variant.id }] },
+      });
+    }
+  }
+  return found;
+}
+
+/** The same in one go. */
+export const checkAllKinds = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
+  done(checkingAllKinds(plan, timeline, desk));

@@ -1,0 +1,63 @@
+import type { Point } from '../../kit/geometry';
+import { lightnessOver, paintedOf, stillToCrop, type Plan } from '../../document/plan';
+import { LOST_EDGE_L } from '../whites';
+import type { Check, Found } from './check';
+import { mixedUntil } from './fixes';
+import { mixesBySize } from './used-mixes';
+
+/** The rim is looked at so far inside the tape, and so often along it, mm. */
+const INSIDE_MM = 1;
+const EVERY_MM = 4;
+
+/** More of the rim than this as light as the border, and the picture has no frame, %. Ours. */
+const LIMIT = 60;
+
+/** A white border round a picture that is as light at its rim: from across a room neither is seen. */
+export const borderLostOnWhite: Check = {
+  id: 'border-lost-on-white',
+  station: 'passes',
+  severity: 'note',
+  *find({ plan }) {
+    if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return;
+    const percent = Math.round(lostPercent(plan));
+    if (percent <= LIMIT) return;
+    const mixed = yield* mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed) <= LIMIT);
+    yield {
+      where: { area: plan.areas[0].id },
+      number: { value: percent, unit: '%', limit: LIMIT },
+      why: `${percent} % of the rim is nearly as light as the white border: the frame is lost there.`,
+      fix: mixed.fix ?? WITHOUT_BORDER,
+    };
+  },
+};
+
+/** Where hardly any paint comes to the rim no mix mends it. */
+const WITHOUT_BORDER: NonNullable<Found['fix']> = {
+  says: 'Paint it without a border',
+  commands: [{ do: 'set-format', change: { border: 'bare' } }],
+};
+
+/** How much of the rim is nearly as light as the border, %. */
+function lostPercent(plan: Plan): number {
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const lightnessAt = lightnessOver(plan, plan.acts.length);
+  const paper = lightnessAt([-1, -1]);
+  const rim = rimPlaces(widthMm, heightMm);
+  const lost = rim.filter((at) => paper - lightnessAt(at) < LOST_EDGE_L).length;
+  return (100 * lost) / rim.length;
+}
+
+function rimPlaces(widthMm: number, heightMm: number): Point[] {
+  const along = (lengthMm: number): number[] =>
+    Array.from({ length: Math.max(1, Math.floor(lengthMm / EVERY_MM)) }, (_, i) => (i + 0.5) * EVERY_MM);
+  return [
+    ...along(widthMm).flatMap((x): Point[] => [
+      [x, INSIDE_MM],
+      [x, heightMm - INSIDE_MM],
+    ]),
+    ...along(heightMm).flatMap((y): Point[] => [
+      [INSIDE_MM, y],
+      [widthMm - INSIDE_MM, y],
+    ]),
+  ];
+}

@@ -1,0 +1,63 @@
+import { freeId, nameOf, newPass, rightAfter, techniqueOf } from '../../document/plan';
+import { windowOf } from '../../order/schedule';
+import { formatSpan } from '../../kit/units';
+import type { Check, Found } from './check';
+import { beginAt } from './fixes';
+
+/** What is meant to go into a wet wash comes when its window has closed: it dries with hard edges, or runs back. */
+export const chargeTooLate: Check = {
+  id: 'charge-too-late',
+  station: 'passes',
+  severity: 'look',
+  find: ({ plan, timeline }) =>
+    timeline.steps.flatMap(({ act, startS, before }) => {
+      if (
+        act.kind !== 'pass' ||
+        techniqueOf(act.technique).start !== 'wet' ||
+        !techniqueOf(act.technique).pigment
+      )
+        return [];
+      return act.areas.flatMap((area): Found[] => {
+        const wash = before.washes.get(area);
+        const name = nameOf(plan, area);
+        if (!wash) {
+          const wetting = newPass({
+            ...{ id: freeId(plan.acts, 'wetting'), technique: 'pre-wet', areas: [area], mix: null },
+            // It wets what the pass wants wet, in the moment the pass would have begun.
+            start: act.start === 'straight-on' ? 'when-dry' : act.start,
+          });
+          return [
+            {
+              where: { area, pass: act.id, atS: startS },
+              number: { value: null, unit: 's', limit: 0 },
+              why: `nothing is wet on ${name} then: what is meant to float dries with hard edges.`,
+              fix: {
+                says: `Wet ${name} first`,
+                commands: [
+                  { do: 'add-act' as const, act: wetting, before: act.id },
+                  beginAt(act.id, 'straight-on'),
+                ],
+              },
+            },
+          ];
+        }
+        const latestS = windowOf(act.technique, wash)?.latestS ?? null;
+        if (latestS === null || startS <= latestS) return [];
+        return [
+          {
+            where: { area, pass: act.id, atS: startS },
+            number: {
+              value: Math.round(startS - wash.laidS),
+              unit: 's',
+              limit: Math.round(latestS - wash.laidS),
+            },
+            why: `${name} takes it up to ${formatSpan(latestS - wash.laidS)} after it is wetted; it comes ${formatSpan(startS - latestS)} too late and will not merge.`,
+            fix: {
+              says: `Do it straight after ${name} is wetted`,
+              commands: [rightAfter(plan, act.id, wash.act), beginAt(act.id, 'straight-on')],
+            },
+          },
+        ];
+      });
+    }),
+};

@@ -1,0 +1,104 @@
+import { measuringWidths } from '../../order/areas';
+import { contains, type Point } from '../../kit/geometry';
+import { maskingTool } from '../../drawing/masking';
+import {
+  areaOf,
+  covers,
+  firstFinishing,
+  freeId,
+  maskedAfter,
+  newPass,
+  outlineOf,
+  type Command,
+  type Plan,
+  type White,
+} from '../../document/plan';
+import { crossings, FINEST_BRUSH_MM, penFor, problemOf } from '../whites';
+import { inBreaths, type Check } from './check';
+
+/**
+ * The inside of a masked letter must take paint, or it is read as another letter: no counter may be narrower than the
+ * mask’s own line, nor than the finest brush. One that is touched in when the mask is off is mended.
+ */
+export const counterClosed: Check = {
+  id: 'counter-closed',
+  station: 'whites',
+  severity: 'look',
+  *find({ plan }) {
+    for (const white of plan.whites) {
+      if (white.way !== 'mask') continue;
+      const { name, outline } = areaOf(plan, white.area);
+      const { counters, narrowestMm } = yield* inBreaths(measuringWidths(outline));
+      const tool = white.tool ? maskingTool(white.tool) : (penFor(narrowestMm) ?? maskingTool('ruling-pen'));
+      const tools = { maskLineMm: tool.leastMm, brushTipMm: FINEST_BRUSH_MM };
+      const left = counters.filter(({ at }) => !touchedIn(plan, at));
+      const problem = problemOf({ counters: left, strokeMm: Infinity }, tools);
+      if (problem === null) continue;
+      const [{ mm, at }] = left;
+      const limit = Math.max(tools.maskLineMm, tools.brushTipMm);
+      const times = (limit / mm).toFixed(1);
+      const commands = touchIn(plan, white, at);
+      yield {
+        where: { area: white.area, point: at },
+        number: { value: Math.round(100 * mm) / 100, unit: 'mm', limit },
+        why:
+          problem === 'counter-closed'
+            ? `the inside of ${name} is ${mm.toFixed(2)} mm wide; a ${tool.name} closes it with its line of ${tool.leastMm} mm. Letter it ${times} times as high, or with a finer pen.`
+            : `no brush gets into the ${mm.toFixed(2)} mm inside of ${name}, and it would stay white. Letter it ${times} times as high, or touch it in with a pen.`,
+        ...(commands.length > 0
+          ? { fix: { says: `Touch the inside of ${name} in with a pen when the mask is off`, commands } }
+          : {}),
+      };
+    }
+  },
+};
+
+/** Whether a pass paints a place when no mask lies over it or round it any more. */
+const touchedIn = (plan: Plan, at: Point): boolean =>
+  plan.acts.some(
+    (act, index) =>
+      act.kind === 'pass' &&
+      act.technique === PEN &&
+      act.areas.some((area) => covers(plan, area, at)) &&
+      ![...maskedAfter(plan.acts, index)].some((masked) => holdsInside(plan, masked, at)),
+  );
+
+/** Whether a place lies in the outer edge of a masked area, its openings counted in. */
+const holdsInside = (plan: Plan, masked: string, at: Point): boolean =>
+  plan.areas.some(({ id, outline }) => id === masked && contains([outline[0]], at));
+
+const PEN = 'nib';
+
+/** A name of an area has at most so many signs. */
+const LONGEST_NAME = 60;
+
+/** The inside of a letter as an area of its own, and a pen that paints it as what runs over the letter, after its mask is off. */
+function touchIn(plan: Plan, { area }: White, at: Point): Command[] {
+  const mix = crossings(plan, area).findLast((pass) => pass.mix !== null)?.mix;
+  const hole = outlineOf(plan, area)
+    .slice(1)
+    .find((ring) => contains([ring], at));
+  if (!mix || !hole) return [];
+  const off = plan.acts.findIndex(
+    (act) => act.kind === 'chore' && act.chore === 'mask-off' && act.areas.includes(area),
+  );
+  const before = off < 0 ? plan.acts.at(firstFinishing(plan)) : plan.acts.at(off + 1);
+  const taken = new Set(plan.areas.map(({ id }) => id));
+  let inside = 'inside';
+  for (let n = 2; taken.has(inside); n++) inside = `inside-${n}`;
+  return [
+    {
+      do: 'add-area',
+      area: {
+        id: inside,
+        name: `inside of ${areaOf(plan, area).name}`.slice(0, LONGEST_NAME),
+        outline: [hole],
+      },
+    },
+    {
+      do: 'add-act',
+      before: before?.id ?? null,
+      act: newPass({ id: freeId(plan.acts, 'touch-in'), technique: PEN, areas: [inside], mix }),
+    },
+  ];
+}

@@ -1,0 +1,49 @@
+import { gapBetween } from '../../kit/geometry';
+import { nameOf, outlineOf } from '../../document/plan';
+import { dryAt } from '../../order/schedule';
+import { formatSpan } from '../../kit/units';
+import type { Check } from './check';
+import { beginAt } from './fixes';
+
+/** Techniques for which the hand rests on the sheet. */
+const RESTS: readonly string[] = ['line', 'nib', 'lift', 'print'];
+
+/** A resting hand reaches so far from what it draws, mm. */
+const HAND_MM = 60;
+
+/** The hand rests on paper that is still wet, and smears it. */
+export const handOnWet: Check = {
+  id: 'hand-on-wet',
+  station: 'passes',
+  severity: 'look',
+  find: ({ plan, timeline }) =>
+    timeline.steps.flatMap(({ act, startS, before }) => {
+      if (act.kind !== 'pass' || !RESTS.includes(act.technique)) return [];
+      const near = [...before.washes].filter(([area, wash]) => {
+        const dryS = dryAt(wash);
+        const isWet = dryS === null || dryS > startS + 1;
+        return (
+          isWet && act.areas.some((own) => gapBetween(outlineOf(plan, own), outlineOf(plan, area)) < HAND_MM)
+        );
+      });
+      if (near.length === 0) return [];
+      const ends = near.map(([, wash]) => dryAt(wash));
+      const dryS = ends.includes(null) ? null : Math.max(...(ends as number[]));
+      const [area] = near[0];
+      return [
+        {
+          where: { area, pass: act.id, atS: startS },
+          number: { value: dryS === null ? null : Math.round(dryS - startS), unit: 's', limit: 0 },
+          why: `the hand rests on the sheet while ${nameOf(plan, area)} is wet${dryS === null ? '' : `, ${formatSpan(dryS - startS)} more`}: lay clean paper under it, or wait.`,
+          ...(dryS === null
+            ? {}
+            : {
+                fix: {
+                  says: `Wait until ${nameOf(plan, area)} is dry`,
+                  commands: [beginAt(act.id, { atS: Math.ceil(dryS) })],
+                },
+              }),
+        },
+      ];
+    }),
+};

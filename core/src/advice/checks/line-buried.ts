@@ -1,0 +1,28 @@
+import { mediumOf } from '../../materials/pigment';
+import { mixOf, nameOf, OPAQUE } from '../../document/plan';
+import type { Check } from './check';
+import { linesThrough } from './drawn-lines';
+
+/** Lines meant to be seen that opaque paint covers. */
+export const lineBuried: Check = {
+  id: 'line-buried',
+  station: 'passes',
+  severity: 'look',
+  find: ({ plan }) =>
+    plan.acts.flatMap((act) => {
+      if (act.kind !== 'pass' || act.mix === null) return [];
+      const hides = act.technique === OPAQUE || mediumOf(mixOf(plan, act.mix).medium).id === 'opaque';
+      if (!hides) return [];
+      return act.areas.flatMap((area) => {
+        const lines = linesThrough(plan, area, ['soluble-ink', 'waterproof-ink', 'stamped']);
+        if (lines === 0) return [];
+        return [
+          {
+            where: { area, pass: act.id },
+            number: { value: lines, unit: 'lines', limit: 0 },
+            why: `opaque paint on ${nameOf(plan, area)} buries ${lines} ${lines === 1 ? 'line' : 'lines'}: draw them again after it, or paint it first.`,
+          },
+        ];
+      });
+    }),
+};

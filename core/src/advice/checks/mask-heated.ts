@@ -1,0 +1,36 @@
+import { touchingAreas } from '../../order/areas';
+import { DRY_WARM, nameOf } from '../../document/plan';
+import { formatSpan } from '../../kit/units';
+import type { Check } from './check';
+
+/** Warm air over masking fluid that has not set bakes it into the paper. Over a set mask a dryer at a distance is ordinary. */
+export const maskHeated: Check = {
+  id: 'mask-heated',
+  station: 'passes',
+  severity: 'stop',
+  find: ({ plan, timeline }) =>
+    timeline.steps.flatMap(({ act, startS, before }) => {
+      if (act.kind !== 'chore' || act.chore !== DRY_WARM) return [];
+      const masked = [...before.masks.keys()];
+      const reached = act.areas.length === 0 ? masked : touchingAreas(plan, act.areas, masked);
+      return reached.flatMap((area) => {
+        const { onS, setS } = before.masks.get(area)!;
+        if (setS !== null && startS >= setS) return [];
+        return [
+          {
+            where: { area, atS: startS },
+            number: {
+              value: Math.round(startS - onS),
+              unit: 's',
+              limit: setS === null ? null : Math.round(setS - onS),
+            },
+            why: `the mask on ${nameOf(plan, area)} is not set when warm air comes over it${setS === null ? '' : `; it takes ${formatSpan(setS - onS)}`}: it would bake into the paper.`,
+            fix: {
+              says: 'Let it dry in the air instead',
+              commands: [{ do: 'remove-act' as const, act: act.id }],
+            },
+          },
+        ];
+      });
+    }),
+};

@@ -1,0 +1,93 @@
+import { DRY_WARM, nameOf, rightAfter, SALT } from '../../document/plan';
+import { washAt, stageAt, windowOf } from '../../order/schedule';
+import { PUDDLED_FILM_UM, SHINY_FILM_UM, type Stage } from '../../simulation/water';
+import type { Check, CheckContext, Found } from './check';
+import { beginAt } from './fixes';
+
+/** Salt in a puddle dissolves and leaves nothing. */
+export const saltTooWet: Check = {
+  id: 'salt-too-wet',
+  station: 'passes',
+  severity: 'look',
+  find: (context) =>
+    salted(
+      context,
+      ['puddled'],
+      PUDDLED_FILM_UM,
+      'water stands on it: the grains dissolve and leave nothing',
+    ),
+};
+
+/** Salt on paper that no longer shines draws nothing. */
+export const saltTooDry: Check = {
+  id: 'salt-too-dry',
+  station: 'passes',
+  severity: 'look',
+  find: (context) =>
+    salted(
+      context,
+      ['satin', 'damp', 'cool', 'dry'],
+      SHINY_FILM_UM,
+      'it no longer shines: the grains draw nothing to them',
+    ),
+};
+
+function salted(
+  { plan, timeline }: CheckContext,
+  stages: readonly Stage[],
+  limit: number,
+  what: string,
+): Found[] {
+  return timeline.steps.flatMap(({ act, startS, before }) => {
+    if (act.kind !== 'pass' || act.technique !== SALT) return [];
+    return act.areas.flatMap((area): Found[] => {
+      const wash = before.washes.get(area);
+      if (!stages.includes(wash ? stageAt(wash, startS) : 'dry')) return [];
+      const filmUm = wash ? washAt(wash, startS).filmUm : 0;
+      const shines = wash && windowOf(SALT, wash)?.earliestS !== Infinity;
+      return [
+        {
+          where: { area, pass: act.id, atS: startS },
+          number: { value: Math.round(filmUm), unit: 'µm', limit },
+          why: `salt comes on ${nameOf(plan, area)} when ${what}.`,
+          ...(shines
+            ? {
+                fix: {
+                  says: 'Strew it while it shines',
+                  commands: [rightAfter(plan, act.id, wash.act), beginAt(act.id, { stage: 'shiny' })],
+                },
+              }
+            : {}),
+        },
+      ];
+    });
+  });
+}
+
+/** Strong warmth on lying salt melts it into a crust. */
+export const saltHeated: Check = {
+  id: 'salt-heated',
+  station: 'passes',
+  severity: 'look',
+  find: ({ plan, timeline }) => {
+    let lying: { area: string; pass: string } | null = null;
+    return timeline.steps.flatMap(({ act, startS }) => {
+      if (act.kind === 'pass' && act.technique === SALT && act.areas.length > 0)
+        lying = { area: act.areas[0], pass: act.id };
+      if (act.kind === 'chore' && act.chore === 'unsalt') lying = null;
+      if (lying === null || act.kind !== 'chore' || act.chore !== DRY_WARM) return [];
+      const { area, pass } = lying;
+      return [
+        {
+          where: { area, pass, atS: startS },
+          number: { value: 1, unit: 'times', limit: 0 },
+          why: `a dryer over the salt on ${nameOf(plan, area)} blows it about and bakes it on: gentle warmth only, or let it dry by itself.`,
+          fix: {
+            says: 'Let it dry in the air instead',
+            commands: [{ do: 'remove-act' as const, act: act.id }],
+          },
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,41 @@
+import { interiorPoint } from '../../kit/geometry';
+import type { Setting } from '../../drawing/lettering';
+import type { Plan } from '../../document/plan';
+import { OWN_SHEET } from '../../drawing/tracing';
+import { panelSheet, pathOf } from './panel-sheet';
+import { escapeXml, fineText, mmText } from './svg-text';
+
+/** What a trace sheet can be besides as it is. */
+export interface SheetChoices {
+  /** The words of the plan as they stand. */
+  readonly settings?: ReadonlyMap<string, Setting>;
+  /** Left and right changed over, for a sheet whose back is rubbed with pencil; then nothing is named. */
+  readonly mirrored?: boolean;
+}
+
+const NO_WORDS: ReadonlyMap<string, Setting> = new Map();
+
+/**
+ * The panel at true size as SVG in mm, to be printed at 100 % and traced over a lit pad: sheet to be
+ * painted, visible panel, areas with their names, pencil lines, and a ruler bar to check the printer by.
+ */
+export function traceSheet(plan: Plan, { settings = NO_WORDS, mirrored = false }: SheetChoices = {}): string {
+  const areas = plan.areas.map(
+    ({ name, outline }) =>
+      `<path class="area" data-name="${escapeXml(name)}" d="${pathOf(outline)}"/>${mirrored ? '' : label(name, interiorPoint(outline))}`,
+  );
+  const lines = plan.lines.map(
+    ({ kind, points }) =>
+      `<polyline class="pencil" data-kind="${kind}" data-pressure="${points.map(([, , p]) => fineText(p)).join(' ')}" points="${points.map(([x, y]) => `${fineText(x)},${fineText(y)}`).join(' ')}"/>`,
+  );
+  const words = plan.words.flatMap(({ id }) =>
+    (settings.get(id)?.letters ?? []).map(({ contours }) => `<path class="words" d="${pathOf(contours)}"/>`),
+  );
+  return panelSheet(plan, {
+    ...{ title: `${plan.title}, trace sheet at true size`, mirrored, marked: `${OWN_SHEET}="1"` },
+    drawn: [...areas, ...lines, ...words],
+  });
+}
+
+const label = (name: string, [x, y]: readonly [number, number]): string =>
+  `<text x="${mmText(x)}" y="${mmText(y)}" text-anchor="middle">${escapeXml(name)}</text>`;
