@@ -82,7 +82,6 @@ export default tseslint.config(
       parserOptions: {
         project: [
           './tsconfig.json',
-          './app/tsconfig.app.json',
           './app/tsconfig.worker.json',
           './app/tsconfig.spec.json',
         ],
