@@ -80,11 +80,7 @@ export default tseslint.config(
     extends: [...tseslint.configs.strictTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          './tsconfig.json',
-          './app/tsconfig.worker.json',
-          './app/tsconfig.spec.json',
-        ],
+        project: ['./tsconfig.json', './app/tsconfig.worker.json', './app/tsconfig.spec.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },
