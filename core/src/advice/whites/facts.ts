@@ -47,13 +47,16 @@ export interface WhiteFacts {
   readonly house: Plan['rules']['whites'];
 }
 
+/** Only whether two areas overlap is asked: further apart than this nothing is measured, mm. */
+const APART_MM = 0.01;
+
 /** Whether two areas overlap is asked of every white and every pass. */
 const overlapKnown = remembered<boolean>();
 
 const overlap = (plan: Plan, one: string, other: string): boolean =>
   overlapKnown(plan.areas, `${one} ${other}`, () => {
     const [some, others] = [outlineOf(plan, one), outlineOf(plan, other)];
-    if (gapBetween(some, others, MEETS_MM2) > 0) return false;
+    if (gapBetween(some, others, APART_MM) > 0) return false;
     return common([some], [others]).reduce((sum, region) => sum + polygonArea(region), 0) > MEETS_MM2;
   });
 
@@ -87,10 +90,11 @@ export function* measuringWhite(
 ): Work<WhiteFacts> {
   const outline = outlineOf(plan, area);
   const widths = yield* asPart(measuringWidths(outline), 0, 0.5);
-  for (const { id } of plan.areas) {
-    yield 0.5;
-    overlap(plan, area, id);
-  }
+  for (const act of plan.acts)
+    for (const other of act.kind === 'pass' && !act.areas.includes(area) ? act.areas : []) {
+      yield 0.5;
+      overlap(plan, area, other);
+    }
   const cm2 = polygonArea(outline) / 100;
   const crossing = crossings(plan, area);
   const paper = planPaper(plan);
