@@ -1,7 +1,7 @@
 import type { Point } from '../../kit/geometry';
-import { lightnessOver, paintedOf, stillToCrop, type Plan } from '../../document/plan';
+import { bareLightness, colourAt, paintedOf, stillToCrop, topAreaAt, type Plan } from '../../document/plan';
 import { LOST_EDGE_L } from '../whites';
-import type { Check, Found } from './check';
+import type { Breath, Check, Found } from './check';
 import { mixedUntil } from './fixes';
 import { mixesBySize } from './used-mixes';
 
@@ -19,9 +19,10 @@ export const borderLostOnWhite: Check = {
   severity: 'note',
   *find({ plan }) {
     if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return;
-    const percent = Math.round(lostPercent(plan));
+    const rim = yield* placesByArea(plan);
+    const percent = Math.round(lostPercent(plan, rim));
     if (percent <= LIMIT) return;
-    const mixed = yield* mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed) <= LIMIT);
+    const mixed = yield* mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed, rim) <= LIMIT);
     yield {
       where: { area: plan.areas[0].id },
       number: { value: percent, unit: '%', limit: LIMIT },
@@ -37,14 +38,30 @@ const WITHOUT_BORDER: NonNullable<Found['fix']> = {
   commands: [{ do: 'set-format', change: { border: 'bare' } }],
 };
 
-/** How much of the rim is nearly as light as the border, %. */
-function lostPercent(plan: Plan): number {
+/** Places along the rim, counted by the area that lies uppermost there; `null` where none does. */
+type RimPlaces = ReadonlyMap<string | null, number>;
+
+function* placesByArea(plan: Plan): Generator<Breath, RimPlaces> {
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  const lightnessAt = lightnessOver(plan, plan.acts.length);
-  const paper = lightnessAt([-1, -1]);
-  const rim = rimPlaces(widthMm, heightMm);
-  const lost = rim.filter((at) => paper - lightnessAt(at) < LOST_EDGE_L).length;
-  return (100 * lost) / rim.length;
+  const places = new Map<string | null, number>();
+  for (const at of rimPlaces(widthMm, heightMm)) {
+    yield null;
+    const top = topAreaAt(plan, at);
+    places.set(top, (places.get(top) ?? 0) + 1);
+  }
+  return places;
+}
+
+/** How much of the rim is nearly as light as the border, %. */
+function lostPercent(plan: Plan, rim: RimPlaces): number {
+  const paper = bareLightness(plan);
+  let [lost, all] = [0, 0];
+  for (const [area, places] of rim) {
+    const lightness = area === null ? paper : colourAt(plan, area, plan.acts.length)[0];
+    all += places;
+    if (paper - lightness < LOST_EDGE_L) lost += places;
+  }
+  return (100 * lost) / all;
 }
 
 function rimPlaces(widthMm: number, heightMm: number): Point[] {

@@ -1,5 +1,5 @@
 import { common, cutAway, footprint, joined } from '../../order/areas';
-import { polygonArea, rectangle, type Polygon } from '../../kit/geometry';
+import { boxesMeet, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
 import { colourAt, everMasked, layersAt, paintedOf, planPaper, type Plan } from '../../document/plan';
 import { glazeLab } from '../../materials/pigment';
 import { done, remembered, type Work } from '../../kit/units';
@@ -35,7 +35,10 @@ export function* squinting(plan: Plan): Work<readonly Seen[]> {
   for (const [i, { id, outline }] of plan.areas.entries()) {
     yield i / plan.areas.length;
     const seen = seenKnown(plan.areas, `${id} ${widthMm} ${heightMm}`, () => {
-      const over = plan.areas.slice(i + 1).map((area) => area.outline);
+      const over = plan.areas
+        .slice(i + 1)
+        .map((area) => area.outline)
+        .filter((above) => boxesMeet(above, outline));
       return mm2(cutAway(common([outline], panel), over));
     });
     all.push({ id, mm2: seen });

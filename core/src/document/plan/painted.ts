@@ -154,15 +154,22 @@ function layersAfterAct(
   return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
 }
 
+/** The area that lies uppermost at a place, one left out if wanted; `null` where none lies. */
+export const topAreaAt = (plan: Plan, at: Point, without?: string): string | null =>
+  plan.areas.findLast(({ id, outline }) => id !== without && contains(outline, at))?.id ?? null;
+
+/** The lightness of the paper where nothing is painted, L*. */
+export const bareLightness = (plan: Plan): number => labOf(glazeReflectance(planPaper(plan), []))[0];
+
 /** The lightness of what lies uppermost at a place after the first `count` acts, an area left out if wanted; bare paper where nothing lies. */
 export function lightnessOver(plan: Plan, count: number): (at: Point, without?: string) => number {
   const known = new Map<string, number>();
-  const paper = labOf(glazeReflectance(planPaper(plan), []))[0];
+  const paper = bareLightness(plan);
   return (at, without) => {
-    const top = plan.areas.findLast(({ id, outline }) => id !== without && contains(outline, at));
-    if (!top) return paper;
-    const found = known.get(top.id) ?? colourAt(plan, top.id, count)[0];
-    known.set(top.id, found);
+    const top = topAreaAt(plan, at, without);
+    if (top === null) return paper;
+    const found = known.get(top) ?? colourAt(plan, top, count)[0];
+    known.set(top, found);
     return found;
   };
 }

@@ -1,5 +1,6 @@
 export {
   bounds,
+  boxesMeet,
   clearanceIn,
   contains,
   distance,

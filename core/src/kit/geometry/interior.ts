@@ -1,4 +1,4 @@
-import { bounds, type Point, type Polygon } from './polygon';
+import { bounds, boxesMeet, type Point, type Polygon } from './polygon';
 
 /** Lines tried across the region; each costs one pass over its edges. */
 const SCAN_LINES = 15;
@@ -13,11 +13,17 @@ const WIDE_SHARE = 0.9;
  */
 export function interiorPoint(polygon: Polygon, covered: readonly Polygon[] = []): Point {
   const [x, y, , height] = bounds(polygon);
-  const shapes = [polygon, ...covered];
+  const shapes = [polygon, ...covered.filter((over) => boxesMeet(polygon, over))];
+  const reach = shapes.map((shape) => {
+    const [, top, , tall] = bounds(shape);
+    return [top, top + tall] as const;
+  });
   const runs: { middle: Point; width: number }[] = [];
   for (let line = 1; line <= SCAN_LINES; line++) {
     const level = y + (height * line) / (SCAN_LINES + 1);
-    for (const [from, to] of freeRuns(shapes, level))
+    // Most of what is painted over an area lies above the line or below it.
+    const there = shapes.filter((_, i) => reach[i][0] <= level && level <= reach[i][1]);
+    for (const [from, to] of freeRuns(there, level))
       runs.push({ middle: [(from + to) / 2, level], width: to - from });
   }
   if (runs.length > 0) {

@@ -162,6 +162,14 @@ export function bounds([outer]: Polygon): readonly [number, number, number, numb
   return [x, y, Math.max(...xs) - x, Math.max(...ys) - y];
 }
 
+/** Whether the boxes round two regions meet: where they do not, neither do the regions. */
+export function boxesMeet(one: Polygon, other: Polygon): boolean {
+  const [[x, y, width, height], [otherX, otherY, otherWidth, otherHeight]] = [bounds(one), bounds(other)];
+  return (
+    x <= otherX + otherWidth && otherX <= x + width && y <= otherY + otherHeight && otherY <= y + height
+  );
+}
+
 /** The middle of the smallest upright box round a polygon. */
 export function middleOf(polygon: Polygon): Point {
   const [x, y, width, height] = bounds(polygon);

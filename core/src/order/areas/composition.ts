@@ -50,6 +50,9 @@ const FAR_MM = 2 * KISSING_MM;
 const AIR_MM = 2;
 const STEP_MM = 1;
 
+/** Edges whose air is taken before anybody may stop it. */
+const EDGES_AT_ONCE = 10;
+
 /**
  * How a panel is laid out. `darkness` tells how heavy the colour of an area hangs, 0 for bare paper to 1 for black; an
  * area nobody has a colour for yet counts as half.
@@ -158,8 +161,8 @@ function* freeSquares({ areas, lines }: Plan, columns: number, rows: number): Wo
     ...lines.map(({ points }) => points.map(([x, y]): Point => [x, y])),
   ];
   for (const [n, line] of drawn.entries()) {
-    yield n / drawn.length;
     for (let i = 1; i < line.length; i++) {
+      if (i % EDGES_AT_ONCE === 1) yield (n + i / line.length) / drawn.length;
       const [from, to] = [line[i - 1], line[i]];
       const column = (x: number): number => Math.floor(x / STEP_MM);
       const [left, right] = [Math.min(from[0], to[0]) - reach, Math.max(from[0], to[0]) + reach];

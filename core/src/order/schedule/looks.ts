@@ -1,7 +1,7 @@
 import { hexOf } from '../../kit/colour';
 import { colourAt, wettedThrough, type Plan } from '../../document/plan';
 import { wetLook } from '../../simulation/water';
-import { done, type Work } from '../../kit/units';
+import { asPart, done, type Work } from '../../kit/units';
 import { washAt } from './table';
 import type { Timeline, WetSpan } from './timeline';
 
@@ -18,8 +18,8 @@ const FRAMES_A_WASH = 8;
 export function* lookingOn(plan: Plan, timeline: Timeline): Work<Map<string, LookFrame[]>> {
   const looks = new Map<string, LookFrame[]>();
   for (const [i, { id }] of plan.areas.entries()) {
-    yield i / plan.areas.length;
-    looks.set(id, framesOf(plan, timeline, id));
+    const [from, to] = [i / plan.areas.length, (i + 1) / plan.areas.length];
+    looks.set(id, yield* asPart(framesOf(plan, timeline, id), from, to));
   }
   return looks;
 }
@@ -28,17 +28,18 @@ export function* lookingOn(plan: Plan, timeline: Timeline): Work<Map<string, Loo
 export const areaLooks = (plan: Plan, timeline: Timeline): Map<string, LookFrame[]> =>
   done(lookingOn(plan, timeline));
 
-function framesOf(plan: Plan, timeline: Timeline, area: string): LookFrame[] {
+function* framesOf(plan: Plan, timeline: Timeline, area: string): Work<LookFrame[]> {
   const frames: LookFrame[] = [{ atS: 0, hex: hexOf(colourAt(plan, area, 0)) }];
-  timeline.steps.forEach(({ act, endS }, index) => {
+  for (const [index, { act, endS }] of timeline.steps.entries()) {
+    yield index / timeline.steps.length;
     const through = wettedThrough(plan, area, index);
-    if (through === null) return;
+    if (through === null) continue;
     for (const wash of timeline.washes.filter((span) => span.act === act.id && span.area === through))
       for (const atS of frameTimes(wash, Math.max(endS, wash.laidS))) {
         const { filmUm, paperGm2 } = washAt(wash, atS);
         frames.push({ atS, hex: hexOf(colourAt(plan, area, index + 1, wetLook(filmUm, paperGm2))) });
       }
-  });
+  }
   return frames.sort((a, b) => a.atS - b.atS);
 }
 

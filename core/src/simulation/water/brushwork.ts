@@ -99,22 +99,23 @@ const pressureFor = (brush: Brush, widthMm: number): number =>
 /** Half the width of a line cut in along an edge, mm. */
 const cuttingRadius = (brush: Brush): number => Math.max(brush.tipMm, CUTTING_IN * brush.widthMm) / 2;
 
-/** Edges that are gone along before anybody may stop it. */
-const EDGES_AT_ONCE = 20;
+/** Points along edges that are found before anybody may stop it. */
+const POINTS_AT_ONCE = 40;
 
 /** Lines along every ring, moved inwards by half their width; broken off where there is no room. */
 function* cutIn(rings: Polygon, brush: Brush, room: (point: Point) => number): Work<Path[]> {
   const radius = cuttingRadius(brush);
   const paths: Path[] = [];
+  let found = 0;
   for (const [n, ring] of rings.entries()) {
     const along: [number, number, number][] = [];
     for (const [i, a] of ring.entries()) {
-      if (i % EDGES_AT_ONCE === 0) yield (n + i / ring.length) / rings.length;
       const b = ring[(i + 1) % ring.length];
       const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
       const steps = Math.max(1, Math.round(length / POINT_MM));
       const side: Point = length > 0 ? [-(b[1] - a[1]) / length, (b[0] - a[0]) / length] : [0, 0];
       for (let k = 0; k < steps; k++) {
+        if (found++ % POINTS_AT_ONCE === 0) yield (n + i / ring.length) / rings.length;
         const t = k / steps;
         const on: Point = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
         const sides = [1, -1].map((way): Point => [
