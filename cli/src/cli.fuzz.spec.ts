@@ -4,6 +4,7 @@ import { ENVELOPES } from '@kettle/core/commission/card';
 import { PAPERS } from '@kettle/core/materials/paper';
 import { PIGMENTS } from '@kettle/core/materials/pigment';
 import { COMMANDS, run, type RunResult } from './run';
+import { cases } from '../../core/src/testing/cases';
 
 const given = (name: string, text: string): RunResult =>
   run([name, '-'], () => new TextEncoder().encode(text));
@@ -24,7 +25,7 @@ describe('whatever comes in', () => {
         expect(err.trimEnd()).not.toMatch(/\n/);
         expect(err).toMatch(/: /);
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 });
@@ -70,7 +71,7 @@ describe('whatever is right', () => {
         const more = ask(filmUm * 1.3).map((end) => end ?? Infinity);
         more.forEach((end, i) => expect(end).toBeGreaterThanOrEqual(ends[i] - 1e-6));
       }),
-      { numRuns: 60 },
+      { numRuns: cases(60) },
     );
   });
 
@@ -99,7 +100,7 @@ describe('whatever is right', () => {
         }
         expect(painted.lab[0]).toBeLessThanOrEqual(bare.lab[0] + 1e-9);
       }),
-      { numRuns: 80 },
+      { numRuns: cases(80) },
     );
   });
 
@@ -123,7 +124,7 @@ describe('whatever is right', () => {
         ) as object;
         expect(shown).toMatchObject({ hex: (mixed.dry as { hex: string }).hex });
       }),
-      { numRuns: 40 },
+      { numRuns: cases(40) },
     );
   });
 
@@ -145,7 +146,7 @@ describe('whatever is right', () => {
         expect(exit).toBe(0);
         expect(out).not.toMatch(/null|NaN/);
       }),
-      { numRuns: 12 },
+      { numRuns: cases(12) },
     );
   });
 });

@@ -10,6 +10,10 @@ import { CardArchive, CardGone } from './card-archive';
 import { damageOf, planOf } from './mending';
 import { PlanHistory } from './plan-history';
 import { isMissing, strokeMade } from './stroke-made';
+import { cases } from '../../../core/src/testing/cases';
+
+/** Acts that are done and taken back. */
+const ACTS = cases(1000);
 
 const readFixture = (name: string) =>
   JSON.parse(readFileSync(`core/src/document/versions/fixtures/${name}.json`, 'utf8')) as Plan;
@@ -41,7 +45,7 @@ describe('history', () => {
     expect(history.plan.title).toBe('Card 299');
   });
 
-  it('a thousand acts of drawing, rubbing out, placing and filling go back and come again, step by step', () => {
+  it(`${ACTS} acts of drawing, rubbing out, placing and filling go back and come again, step by step`, () => {
     const history = new PlanHistory(begun());
     // Every plan by its place in the row; every fortieth is compared whole, all of them by their last change.
     const kept: Plan[] = [history.plan];
@@ -95,8 +99,8 @@ describe('history', () => {
           return [drawn(`line-${at}`, x, y)];
       }
     };
-    for (let at = 0; at < 1000; at++) if (history.do(act(at)).length > 0) kept.push(history.plan);
-    expect(kept.length).toBeGreaterThan(900);
+    for (let at = 0; at < ACTS; at++) if (history.do(act(at)).length > 0) kept.push(history.plan);
+    expect(kept.length).toBeGreaterThan(0.9 * ACTS);
     for (let at = kept.length - 2; at >= 0; at--) {
       history.undo();
       isSame(history.plan, at);

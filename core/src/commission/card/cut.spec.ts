@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cutRequestSchema, cutSheet, type CutPlan, type CutRequest } from '.';
+import { cases } from '../../testing/cases';
 
 const asked = (more: object): CutRequest =>
   cutRequestSchema.parse({ sheet: { widthMm: 560, heightMm: 380 }, pieces: [], ...more });
@@ -152,7 +153,7 @@ describe('pieces of one size', () => {
         expect(plan.counts['card']).toBe(most(width, height, a, b));
         check(request, plan);
       }),
-      { numRuns: 200, seed: 11 },
+      { numRuns: cases(200), seed: 11 },
     );
   });
 
@@ -227,7 +228,7 @@ describe('pieces of several sizes', () => {
         });
         check(request, cutSheet(request));
       }),
-      { numRuns: 40, seed: 3 },
+      { numRuns: cases(40), seed: 3 },
     );
   });
 

@@ -4,6 +4,7 @@ import { contains, rectangle, type Point, type Polygon } from '../../kit/geometr
 import { applyCommands } from '../../document/plan';
 import { addArea, smallPlan } from '../../testing/small-plan';
 import { measureAreas } from '.';
+import { cases } from '../../testing/cases';
 
 const STEP_MM = 0.1;
 
@@ -74,6 +75,6 @@ it('touching lists and shared edges are what counting finds, on 500 sets', () =>
         });
       });
     }),
-    { numRuns: 500 },
+    { numRuns: cases(500) },
   );
 });

@@ -1,4 +1,4 @@
-import { bounds, polygonArea, type Polygon } from '../../kit/geometry';
+import { bounds, edgeLength, polygonArea, type Polygon } from '../../kit/geometry';
 import type { Work } from '../../kit/units';
 import { cutAway, grown } from './combine';
 
@@ -45,9 +45,12 @@ function* getsIn(region: Polygon, widthMm: number): Work<boolean> {
   const opened = grown(left, radius + SLACK_MM);
   if (opened.length === 0) return false;
   yield 0;
-  const missed = cutAway([region], opened)
-    .map(polygonArea)
-    .filter((mm2) => mm2 > CORNER * radius ** 2)
-    .reduce((sum, mm2) => sum + mm2, 0);
-  return missed <= (1 - COVERED) * polygonArea(region);
+  const mayMissMm2 = (1 - COVERED) * polygonArea(region);
+  // Little is missed even with the tips of its corners: then nothing need be cut.
+  const slackMm2 = SLACK_MM * edgeLength(region);
+  if (polygonArea(region) - sumOf(opened.map(polygonArea)) + slackMm2 <= mayMissMm2) return true;
+  const missed = cutAway([region], opened).map(polygonArea);
+  return sumOf(missed.filter((mm2) => mm2 > CORNER * radius ** 2)) <= mayMissMm2;
 }
+
+const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + number, 0);
