@@ -16,7 +16,7 @@ import {
 import { packResists } from '@kettle/core/drawing/masking';
 import { readHead } from '@kettle/core/drawing/photo';
 import { PIGMENTS } from '@kettle/core/materials/pigment';
-import { NEW_STUDIO, type Plan } from '@kettle/core/document/plan';
+import { addPass, smallPlan, NEW_STUDIO, type Plan } from '@kettle/core/document/plan';
 import { traceSheet } from '@kettle/core/files/prints';
 import { packLines } from '@kettle/core/drawing/sketch';
 import { readSvg, readTraceSheet } from '@kettle/core/drawing/tracing';
@@ -27,7 +27,6 @@ import { simulationJobs } from '../app/src/workers/simulation-jobs';
 import { atOnce } from '../app/src/workers/jobs';
 import type { PackedPlan } from '../app/src/workers/table-api';
 import { tableJobs } from '../app/src/workers/table-jobs';
-import { addPass, smallPlan } from '../core/src/testing/small-plan';
 
 /** So many files of each kind; for the long evidence all kinds together are 4,000. */
 const FILES = Number(process.env['KILLS'] ?? 1) > 1 ? 500 : 25;

@@ -1,6 +1,5 @@
 import type { Polygon } from '../kit/geometry';
-import { applyCommands, type Command, type Plan } from '../document/plan';
-import { addArea, addMix, addPass, smallPlan } from './small-plan';
+import { addArea, addMix, addPass, smallPlan, applyCommands, type Command, type Plan } from '../document/plan';
 
 /** Corners of each area: as many as a hand draws round a leaf. */
 const CORNERS = 40;

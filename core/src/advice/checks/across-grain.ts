@@ -1,5 +1,5 @@
 import { cuttingList, SHEETS, type Material, type Size } from '../../commission/card';
-import { formatOf, MATERIALS, planPaper, stillToCrop, type Plan } from '../../document/plan';
+import { formatOf, MATERIALS, planPaper, stillToCrop, type Plan, smallPlan } from '../../document/plan';
 import type { Check } from './check';
 
 /** A sheet, and the way its grain runs; `null` where nobody knows. */
@@ -12,8 +12,11 @@ interface Grained extends Size {
  */
 export const acrossGrain: Check = {
   id: 'across-grain',
+  name: 'Fold across the grain',
   station: 'passes',
   severity: 'look',
+  when: 'a piece that folds goes onto its sheet only across the grain',
+  source: 'what grain does',
   find: ({ plan }) =>
     stillToCrop(plan)
       ? []
@@ -36,7 +39,15 @@ export const acrossGrain: Check = {
             ];
           }),
         ),
+  edges: () => [{ wrong: cutFrom('width'), right: cutFrom('height') }],
 };
+
+/** A folded card from a sheet as long as it is, its grain one way or the other. */
+const cutFrom = (grain: Grain): Plan =>
+  smallPlan({
+    do: 'set-sheets',
+    change: { painting: { name: 'short sheet', widthMm: 340, heightMm: 240, grain, price: null } },
+  });
 
 type Grain = 'width' | 'height';
 

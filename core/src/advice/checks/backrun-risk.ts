@@ -1,7 +1,8 @@
-import { nameOf, type Pass } from '../../document/plan';
-import { meetsWet, washAt, windowOf } from '../../order/schedule';
+import { nameOf, type Pass, type Plan } from '../../document/plan';
+import { meetsWet, washAt, windowOf, reachedAt } from '../../order/schedule';
 import { STAGE_WORDS, type Stage } from '../../simulation/water';
-import type { Check, CheckContext, Found } from './check';
+import type { Check, CheckContext, Found, Edge } from './check';
+import { intoSky, washedSky, washOn } from './edge-plans';
 
 /** Paper that is wet enough to let colour move, and may draw fresh water in. */
 const RUNS_BACK: readonly Stage[] = ['shiny', 'satin', 'damp', 'cool'];
@@ -15,17 +16,33 @@ const BLOOM_UM = 30;
 /** Fresh water on paper whose film is going or gone: it pushes the colour before it and dries as a bloom. */
 export const backrunRisk: Check = {
   id: 'backrun-risk',
+  name: 'Water that runs back',
   station: 'passes',
   severity: 'look',
+  when: `more than ${BLOOM_UM} µm of water comes on wet paper whose own film is no deeper`,
+  source: 'blots on simulated paper (docs/checks.md)',
   find: (context) => wetterThanThere(context, (pass) => pass.technique !== 'second-wet'),
+  edges: () => [wetterOnDamp('charge')],
 };
+
+/** Just too much water, and just not, on the washed sky as it has turned damp. */
+function wetterOnDamp(technique: string): Edge {
+  const wash = washOn(washedSky());
+  const dampS = reachedAt(wash, 'damp')! - wash.laidS + 5;
+  const laid = (filmUm: number): Plan => intoSky(technique, dampS, { filmUm });
+  return { wrong: laid(BLOOM_UM + 1), right: laid(BLOOM_UM) };
+}
 
 /** A second wet pass with more water than the paper still holds. */
 export const secondPassWater: Check = {
   id: 'second-pass-water',
+  name: 'Second wet pass too wet',
   station: 'passes',
   severity: 'look',
+  when: `more than ${BLOOM_UM} µm of water comes on wet paper whose own film is no deeper`,
+  source: 'blots on simulated paper (docs/checks.md)',
   find: (context) => wetterThanThere(context, (pass) => pass.technique === 'second-wet'),
+  edges: () => [wetterOnDamp('second-wet')],
 };
 
 function wetterThanThere({ plan, timeline }: CheckContext, which: (pass: Pass) => boolean): Found[] {

@@ -1,11 +1,16 @@
 import { barrierGaps } from '../whites';
 import type { Check } from './check';
+import { addPass, smallPlan, type Plan } from '../../document/plan';
+import { maskedByHand } from './edge-plans';
 
 /** What is masked as a line parts nothing where it does not close: water goes through the smallest gap. */
 export const barrierGap: Check = {
   id: 'barrier-gap',
+  name: 'Gap in a masked line',
   station: 'whites',
   severity: 'look',
+  when: 'a line of mask across a wash does not close',
+  source: 'water bridges any gap (docs/whites.md)',
   find: ({ plan }) =>
     plan.resists.flatMap((resist) => {
       const gaps = barrierGaps(plan, resist);
@@ -20,4 +25,19 @@ export const barrierGap: Check = {
         },
       ];
     }),
+  edges: () => [{ wrong: ropeTo(147), right: ropeTo(148) }],
 };
+
+/** A masked rope across the sky from its left edge to so far. */
+const ropeTo = (x: number): Plan =>
+  smallPlan(
+    addPass('wash', 'sky', 'blue'),
+    maskedByHand(
+      [],
+      [
+        [0, 30],
+        [60, 34],
+        [x, 30],
+      ],
+    ),
+  );

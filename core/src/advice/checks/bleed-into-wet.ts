@@ -1,10 +1,11 @@
-import { gapBetween } from '../../kit/geometry';
-import { nameOf, outlineOf, techniqueOf, type Plan } from '../../document/plan';
-import { dryAt, meetsWet, washAt, windowOf, type LaidWash } from '../../order/schedule';
+import { gapBetween, rectangle } from '../../kit/geometry';
+import { nameOf, outlineOf, techniqueOf, type Plan, addArea, addPass, smallPlan } from '../../document/plan';
+import { dryAt, meetsWet, washAt, windowOf, type LaidWash, reachedAt } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import { STAGE_WORDS, type Stage } from '../../simulation/water';
 import type { Check } from './check';
 import { waitUntilDry } from './fixes';
+import { driesTo, washedSky, washOn } from './edge-plans';
 
 /** Paper that holds less water, and no film, carries colour over no gap to speak of, g/m² and mm. From simulated paper (docs/checks.md). */
 const CARRIES_GM2 = 60;
@@ -19,8 +20,11 @@ const RUN_TOGETHER: readonly Stage[] = ['shiny', 'satin'];
  */
 export const bleedIntoWet: Check = {
   id: 'bleed-into-wet',
+  name: 'Colours that run together',
   station: 'passes',
   severity: 'stop',
+  when: `a pass touches what is not dry within the bleed gap; further than ${NEAR_MM} mm only while that holds ${CARRIES_GM2} g/m² of water`,
+  source: 'washes on simulated paper (docs/checks.md)',
   find: ({ plan, timeline }) =>
     meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, stage, own }) => {
       if (own && windowOf(pass.technique, wash) !== null) return [];
@@ -39,7 +43,23 @@ export const bleedIntoWet: Check = {
         },
       ];
     }),
+  edges: () => {
+    const wash = washOn(washedSky());
+    const coolS = reachedAt(wash, 'cool')! - wash.laidS + 30;
+    return [
+      { wrong: stripBelow(0.49, coolS), right: stripBelow(0.51, coolS) },
+      { wrong: stripBelow(1, driesTo(wash, 61)), right: stripBelow(1, driesTo(wash, 59)) },
+    ];
+  },
 };
+
+/** A strip so far below the washed sky, painted so many seconds after it. */
+const stripBelow = (gapMm: number, afterS: number): Plan =>
+  smallPlan(
+    addArea('strip', rectangle(0, 50 + gapMm, 148, 6)),
+    addPass('wash', 'sky', 'blue'),
+    addPass('strip', 'strip', 'lemon', { start: { atS: washOn(washedSky()).laidS + afterS } }),
+  );
 
 function carries(wash: LaidWash, atS: number): boolean {
   const { filmUm, paperGm2 } = washAt(wash, atS);

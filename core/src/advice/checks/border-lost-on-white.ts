@@ -1,5 +1,15 @@
-import type { Point } from '../../kit/geometry';
-import { bareLightness, colourAt, paintedOf, stillToCrop, topAreaAt, type Plan } from '../../document/plan';
+import { type Point, rectangle, type Polygon, type Ring } from '../../kit/geometry';
+import {
+  bareLightness,
+  colourAt,
+  paintedOf,
+  stillToCrop,
+  topAreaAt,
+  type Plan,
+  addArea,
+  addPass,
+  smallPlan,
+} from '../../document/plan';
 import { LOST_EDGE_L } from '../whites';
 import type { Breath, Check, Found } from './check';
 import { mixedUntil } from './fixes';
@@ -15,14 +25,22 @@ const LIMIT = 60;
 /** A white border round a picture that is as light at its rim: from across a room neither is seen. */
 export const borderLostOnWhite: Check = {
   id: 'border-lost-on-white',
+  name: 'Frame lost at a light rim',
   station: 'passes',
   severity: 'note',
+  when: `over ${LIMIT} % of the rim, ${INSIDE_MM} mm inside the tape, lies within ${LOST_EDGE_L} L* of the white border`,
+  source: 'ours',
   *find({ plan }) {
     if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return;
     const rim = yield* placesByArea(plan);
     const percent = Math.round(lostPercent(plan, rim));
     if (percent <= LIMIT) return;
-    const mixed = yield* mixedUntil(plan, mixesBySize(plan), 1, (changed) => lostPercent(changed, rim) <= LIMIT);
+    const mixed = yield* mixedUntil(
+      plan,
+      mixesBySize(plan),
+      1,
+      (changed) => lostPercent(changed, rim) <= LIMIT,
+    );
     yield {
       where: { area: plan.areas[0].id },
       number: { value: percent, unit: '%', limit: LIMIT },
@@ -30,7 +48,24 @@ export const borderLostOnWhite: Check = {
       fix: mixed.fix ?? WITHOUT_BORDER,
     };
   },
+  edges: () => {
+    const { widthMm, heightMm } = paintedOf(smallPlan()).panel;
+    const [panel] = rectangle(0, 0, widthMm, heightMm);
+    const within = (mm: number): Ring => rectangle(mm, mm, widthMm - 2 * mm, heightMm - 2 * mm)[0];
+    // Along the top and so far down both sides.
+    const down = (share: number): Polygon =>
+      rectangle(0, 0, widthMm, share * (widthMm + heightMm) - widthMm / 2);
+    return [
+      { wrong: darkIn(down(0.38)), right: darkIn(down(0.42)) },
+      { wrong: darkIn([within(1.1)]), right: darkIn([within(0.9)]) },
+      { wrong: darkIn([panel, within(0.9)]), right: darkIn([panel, within(1.1)]) },
+    ];
+  },
 };
+
+/** A panel of which so much is painted dark. */
+const darkIn = (outline: Polygon): Plan =>
+  smallPlan(addArea('dark', outline), addPass('wash', 'dark', 'dark'));
 
 /** Where hardly any paint comes to the rim no mix mends it. */
 const WITHOUT_BORDER: NonNullable<Found['fix']> = {

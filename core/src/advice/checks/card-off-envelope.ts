@@ -1,12 +1,15 @@
 import { TOO_TIGHT_MM } from '../../commission/card';
-import { sizesOf, stillToCrop } from '../../document/plan';
+import { sizesOf, stillToCrop, smallPlan, type Plan } from '../../document/plan';
 import type { Check } from './check';
 
 /** A card that does not go into its envelope, or of which nothing would be left. */
 export const cardOffEnvelope: Check = {
   id: 'card-off-envelope',
+  name: 'Does not go into its envelope',
   station: 'paper',
   severity: 'stop',
+  when: `a card has less than ${TOO_TIGHT_MM} mm of room on a side`,
+  source: 'docs/card.md',
   find: ({ plan }) => {
     if (stillToCrop(plan)) return [];
     const { fits, clearance, warning, instead } = sizesOf(plan);
@@ -38,4 +41,9 @@ export const cardOffEnvelope: Check = {
       },
     ];
   },
+  edges: () => [{ wrong: ofBulk(7), right: ofBulk(1) }],
 };
+
+/** A card that is so thick in the middle. */
+const ofBulk = (bulkMm: number): Plan =>
+  smallPlan({ do: 'set-format', change: { card: { widthMm: 148, heightMm: 105 }, bulkMm } });

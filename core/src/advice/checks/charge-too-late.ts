@@ -3,12 +3,16 @@ import { windowOf } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check, Found } from './check';
 import { beginAt } from './fixes';
+import { intoSky, washedSky, washOn } from './edge-plans';
 
 /** What is meant to go into a wet wash comes when its window has closed: it dries with hard edges, or runs back. */
 export const chargeTooLate: Check = {
   id: 'charge-too-late',
+  name: 'Into the wet too late',
   station: 'passes',
   severity: 'look',
+  when: 'what is to go into the wet comes after its window, or where nothing is wet',
+  source: 'windows on simulated paper (docs/painting.md)',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
       if (
@@ -60,4 +64,9 @@ export const chargeTooLate: Check = {
         ];
       });
     }),
+  edges: () => {
+    const wash = washOn(washedSky());
+    const latestS = windowOf('charge', wash)!.latestS! - wash.laidS;
+    return [{ wrong: intoSky('charge', latestS + 2), right: intoSky('charge', latestS - 2) }];
+  },
 };

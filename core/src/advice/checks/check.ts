@@ -47,14 +47,30 @@ export type Found = Omit<Finding, 'id' | 'key' | 'severity' | 'station'> & { rea
 /** Nothing found so far: here a check that has much to try may be stopped. */
 export type Breath = null;
 
-/** One rule of the trade. Its file holds the rule, its number and the number's source. */
+/** A plan just on the wrong side of a check's number, and one just on the right side. */
+export interface Edge {
+  readonly wrong: Plan;
+  readonly right: Plan;
+  /** The table they are painted at, for a check that asks for it. */
+  readonly desk?: CheckContext['desk'];
+}
+
+/** One rule of the trade. Its file holds the rule, its number, the number's source, and plans at the edge of it. */
 export interface Check {
   readonly id: string;
+  /** What it is called where rules are listed. */
+  readonly name: string;
   /** Where what it finds is mended. */
   readonly station: Station;
   readonly severity: Severity;
+  /** When something is found, with the number it is decided by. */
+  readonly when: string;
+  /** Where the number comes from. */
+  readonly source: string;
   /** One that has much to try finds its findings one by one, and takes breath where it may be stopped. */
   readonly find: (context: CheckContext) => Iterable<Found | Breath>;
+  /** One for each number it decides by, or more. */
+  readonly edges: () => readonly Edge[];
 }
 
 /** Long work within a check, which takes breath at each step of it. */

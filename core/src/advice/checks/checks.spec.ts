@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
-import { applyCommands, type Plan } from '../../document/plan';
+import { addPass, smallPlan, applyCommands, type Plan } from '../../document/plan';
 import { layOut } from '../../order/schedule';
 import { CHECKS, runChecks, type Finding } from '.';
 

@@ -1,7 +1,8 @@
 import { polygonArea } from '../../kit/geometry';
-import { nameOf, outlineOf, paintedOf, planPaper } from '../../document/plan';
+import { nameOf, outlineOf, paintedOf, planPaper, type Plan } from '../../document/plan';
 import { PUDDLED_FILM_UM } from '../../simulation/water';
 import type { Check } from './check';
+import { washedSky } from './edge-plans';
 
 /** A sheet taped all round is held: it cockles so much less. Ours. */
 const TAPED = 0.5;
@@ -12,8 +13,11 @@ const LIMIT = 0.5;
 /** A pass so wet and so large that the paper buckles and the colour runs into its valleys. */
 export const cockleRisk: Check = {
   id: 'cockle-risk',
+  name: 'Paper that cockles',
   station: 'passes',
   severity: 'look',
+  when: `cockle of the paper × share wetted × film ÷ ${PUDDLED_FILM_UM} µm comes over ${LIMIT}; taped down it counts ${TAPED}`,
+  source: 'ours',
   find: ({ plan }) => {
     const { panel } = paintedOf(plan);
     const held = plan.card.border === 'taped' ? TAPED : 1;
@@ -41,4 +45,12 @@ export const cockleRisk: Check = {
       ];
     });
   },
+  edges: () => [{ wrong: onThinPaper(162), right: onThinPaper(158) }],
 };
+
+/** A sky washed so wet on paper that cockles as much as any: half of a taped panel. */
+function onThinPaper(filmUm: number): Plan {
+  const plan = washedSky({ filmUm });
+  const papers = plan.embedded.papers.map((paper) => ({ ...paper, cockle: 1 }));
+  return { ...plan, embedded: { ...plan.embedded, papers } };
+}

@@ -1,20 +1,24 @@
 import { measuringWidths } from '../../order/areas';
-import { contains, type Point } from '../../kit/geometry';
+import { contains, type Point, rectangle } from '../../kit/geometry';
 import { maskingTool } from '../../drawing/masking';
 import {
   areaOf,
   covers,
   firstFinishing,
   freeId,
+  LONGEST_NAME,
   maskedAfter,
   newPass,
   outlineOf,
   type Command,
   type Plan,
   type White,
+  addPass,
+  smallPlan,
 } from '../../document/plan';
 import { crossings, FINEST_BRUSH_MM, penFor, problemOf } from '../whites';
 import { inBreaths, type Check } from './check';
+import { kept } from './edge-plans';
 
 /**
  * The inside of a masked letter must take paint, or it is read as another letter: no counter may be narrower than the
@@ -22,8 +26,11 @@ import { inBreaths, type Check } from './check';
  */
 export const counterClosed: Check = {
   id: 'counter-closed',
+  name: 'Inside of a letter closes',
   station: 'whites',
   severity: 'look',
+  when: 'the inside of a masked letter is narrower than the line of its mask, or than the finest brush',
+  source: 'least lines of masking tools (docs/whites.md)',
   *find({ plan }) {
     for (const white of plan.whites) {
       if (white.way !== 'mask') continue;
@@ -51,6 +58,18 @@ export const counterClosed: Check = {
       };
     }
   },
+  edges: () => [{ wrong: maskedRing(0.75), right: maskedRing(0.85) }],
+};
+
+/** A masked square ring, so wide inside. */
+const maskedRing = (insideMm: number): Plan => {
+  const [outer] = rectangle(20, 10, insideMm + 4, insideMm + 4);
+  const [inner] = rectangle(22, 12, insideMm, insideMm);
+  return smallPlan(
+    addPass('wash', 'sky', 'blue'),
+    { do: 'add-area', area: { id: 'o', name: 'Thanks: o', outline: [outer, [...inner].reverse()] } },
+    kept('o', 'mask', { tool: 'fine-tip' }),
+  );
 };
 
 /** Whether a pass paints a place when no mask lies over it or round it any more. */
@@ -68,9 +87,6 @@ const holdsInside = (plan: Plan, masked: string, at: Point): boolean =>
   plan.areas.some(({ id, outline }) => id === masked && contains([outline[0]], at));
 
 const PEN = 'nib';
-
-/** A name of an area has at most so many signs. */
-const LONGEST_NAME = 60;
 
 /** The inside of a letter as an area of its own, and a pen that paints it as what runs over the letter, after its mask is off. */
 function touchIn(plan: Plan, { area }: White, at: Point): Command[] {

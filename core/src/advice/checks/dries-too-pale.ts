@@ -7,9 +7,12 @@ import {
   type Pass,
   type Plan,
   type PlannedMix,
+  addPass,
+  smallPlan,
 } from '../../document/plan';
 import type { Check } from './check';
 import { remixed, strengthWhere } from './fixes';
+import { mixFrom } from './edge-plans';
 
 /** A dry colour this much lighter than wanted is seen at once, L*. Our default. */
 const LIMIT_L = 5;
@@ -17,8 +20,11 @@ const LIMIT_L = 5;
 /** Watercolour is darker wet than dry: a pass that leaves too little pigment for the colour wanted once it is dry. */
 export const driesTooPale: Check = {
   id: 'dries-too-pale',
+  name: 'Dries too pale',
   station: 'passes',
   severity: 'look',
+  when: `a wash dries over ${LIMIT_L} L* lighter than wanted`,
+  source: 'ours',
   *find({ plan }) {
     for (const act of plan.acts) {
       if (act.kind !== 'pass' || act.mix === null || techniqueOf(act.technique).start === 'wet') continue;
@@ -40,7 +46,20 @@ export const driesTooPale: Check = {
       };
     }
   },
+  edges: () => [{ wrong: paleBy(LIMIT_L + 0.2), right: paleBy(LIMIT_L - 0.2) }],
 };
+
+/** A wash that dries so much lighter than wanted, L*. */
+function paleBy(tooLightL: number): Plan {
+  const laid = (wantedL: number | null): Plan =>
+    smallPlan(
+      mixFrom('pale', ['PB29'], { strength: 0.2, wanted: wantedL === null ? null : [wantedL, 0, 0] }),
+      addPass('wash', 'sky', 'pale'),
+    );
+  const plan = laid(null);
+  const pass = plan.acts.find((act): act is Pass => act.id === 'wash')!;
+  return laid(dryLightness(plan, pass, mixOf(plan, 'pale')) - tooLightL);
+}
 
 const dryLightness = (plan: Plan, { filmUm }: Pass, mix: PlannedMix): number =>
   glazeLab(planPaper(plan), [laidMix(plan, mix, filmUm)])[0];

@@ -1,9 +1,10 @@
 import { gapBetween } from '../../kit/geometry';
-import { nameOf, outlineOf } from '../../document/plan';
+import { nameOf, outlineOf, addPass } from '../../document/plan';
 import { dryAt } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
 import { beginAt } from './fixes';
+import { twoSquares } from './edge-plans';
 
 /** Techniques for which the hand rests on the sheet. */
 const RESTS: readonly string[] = ['line', 'nib', 'lift', 'print'];
@@ -14,8 +15,11 @@ const HAND_MM = 60;
 /** The hand rests on paper that is still wet, and smears it. */
 export const handOnWet: Check = {
   id: 'hand-on-wet',
+  name: 'Hand on wet paper',
   station: 'passes',
   severity: 'look',
+  when: `the hand rests within ${HAND_MM} mm of wet paper`,
+  source: 'ours',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
       if (act.kind !== 'pass' || !RESTS.includes(act.technique)) return [];
@@ -46,4 +50,11 @@ export const handOnWet: Check = {
         },
       ];
     }),
+  edges: () => {
+    const [washed, drawn] = [
+      addPass('wash', 'left', 'blue'),
+      addPass('line', 'right', 'dark', { technique: 'line' }),
+    ];
+    return [{ wrong: twoSquares(59, washed, drawn), right: twoSquares(61, washed, drawn) }];
+  },
 };

@@ -1,6 +1,7 @@
-import { nameOf } from '../../document/plan';
+import { nameOf, addPass, smallPlan, type Plan } from '../../document/plan';
 import { whiteFacts } from '../whites';
 import type { Check } from './check';
+import { kept, mixFrom } from './edge-plans';
 
 /** Lifted paper that stays darker than wanted by this is seen, L*. Our default, as for paint that cannot lighten. */
 const LIMIT_L = 5;
@@ -8,8 +9,11 @@ const LIMIT_L = 5;
 /** A pigment that stains, or paper that is sized weakly, is not lifted as light as wanted. */
 export const liftOnStaining: Check = {
   id: 'lift-on-staining',
+  name: 'Will not lift',
   station: 'whites',
   severity: 'look',
+  when: `what is lifted stays over ${LIMIT_L} L* darker than wanted`,
+  source: 'ours',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {
       if (white.way !== 'lift') return [];
@@ -28,4 +32,16 @@ export const liftOnStaining: Check = {
         },
       ];
     }),
+  edges: () => {
+    const { liftedL } = whiteFacts(liftedTo(100), 'boat', liftedTo(100).whites[0]);
+    return [{ wrong: liftedTo(liftedL + LIMIT_L + 0.2), right: liftedTo(liftedL + LIMIT_L - 0.2) }];
+  },
 };
+
+/** A boat lifted out of a staining sky, wanted so light. */
+const liftedTo = (wantedL: number): Plan =>
+  smallPlan(
+    mixFrom('stain', ['PB15:3'], { strength: 0.15 }),
+    addPass('wash', 'sky', 'stain'),
+    kept('boat', 'lift', { wanted: [wantedL, 0, 0] }),
+  );

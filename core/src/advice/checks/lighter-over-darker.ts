@@ -11,8 +11,11 @@ import {
   techniqueOf,
   type Command,
   type Plan,
+  addPass,
+  smallPlan,
 } from '../../document/plan';
 import type { Check, Found } from './check';
+import { mixFrom } from './edge-plans';
 
 /** A dry colour this much darker than wanted is seen at once, L*. Our default. */
 const LIMIT_L = 5;
@@ -24,8 +27,11 @@ const LIMIT_L = 5;
  */
 export const lighterOverDarker: Check = {
   id: 'lighter-over-darker',
+  name: 'Light over dark',
   station: 'colours',
   severity: 'look',
+  when: `what is laid dries over ${LIMIT_L} L* darker than wanted, for what lies under it`,
+  source: 'ours',
   *find({ plan, timeline }) {
     for (const [index, { act }] of timeline.steps.entries()) {
       if (act.kind !== 'pass' || act.mix === null) continue;
@@ -47,7 +53,21 @@ export const lighterOverDarker: Check = {
       }
     }
   },
+  edges: () => {
+    const reachedL = reachedOver(overDark(null));
+    return [{ wrong: overDark(reachedL + LIMIT_L + 0.2), right: overDark(reachedL + LIMIT_L - 0.2) }];
+  },
 };
+
+/** Lemon laid over a dark sky, wanted so light. */
+const overDark = (wantedL: number | null): Plan =>
+  smallPlan(
+    mixFrom('lemon', ['PY3'], { strength: 0.2, wanted: wantedL === null ? null : [wantedL, 0, 0] }),
+    addPass('dark', 'sky', 'dark'),
+    addPass('light', 'sky', 'lemon'),
+  );
+
+const reachedOver = (plan: Plan): number => colourAt(plan, 'sky', plan.acts.length)[0];
 
 const changedByGround = (technique: string): boolean =>
   technique === 'glaze' || techniqueOf(technique).start === 'wet';

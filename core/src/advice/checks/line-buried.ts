@@ -1,13 +1,17 @@
 import { mediumOf } from '../../materials/pigment';
-import { mixOf, nameOf, OPAQUE } from '../../document/plan';
+import { mixOf, nameOf, OPAQUE, addPass, smallPlan } from '../../document/plan';
 import type { Check } from './check';
 import { linesThrough } from './drawn-lines';
+import { lineAt } from './edge-plans';
 
 /** Lines meant to be seen that opaque paint covers. */
 export const lineBuried: Check = {
   id: 'line-buried',
+  name: 'Line under opaque paint',
   station: 'passes',
   severity: 'look',
+  when: 'opaque paint covers a line in ink or a stamped one',
+  source: 'what opaque means',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {
       if (act.kind !== 'pass' || act.mix === null) return [];
@@ -25,4 +29,10 @@ export const lineBuried: Check = {
         ];
       });
     }),
+  edges: () => {
+    const opaque = addPass('boat', 'boat', 'lemon', { technique: OPAQUE });
+    return [
+      { wrong: smallPlan(lineAt(70, 'stamped'), opaque), right: smallPlan(lineAt(20, 'stamped'), opaque) },
+    ];
+  },
 };

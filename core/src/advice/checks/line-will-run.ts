@@ -1,12 +1,16 @@
-import { nameOf, techniqueOf } from '../../document/plan';
+import { nameOf, techniqueOf, addPass, smallPlan, type Plan } from '../../document/plan';
 import type { Check } from './check';
-import { linesThrough } from './drawn-lines';
+import { linesThrough, EDGE_MM } from './drawn-lines';
+import { lineAt } from './edge-plans';
 
 /** Ink that dissolves runs as soon as it is wetted. */
 export const lineWillRun: Check = {
   id: 'line-will-run',
+  name: 'Ink that runs',
   station: 'passes',
   severity: 'look',
+  when: 'a line in soluble ink is wetted',
+  source: 'what soluble means',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {
       if (act.kind !== 'pass' || techniqueOf(act.technique).wets === false) return [];
@@ -22,4 +26,15 @@ export const lineWillRun: Check = {
         ];
       });
     }),
+  edges: () => [
+    { wrong: inkedBoat(BOAT_X - EDGE_MM + 0.05), right: inkedBoat(BOAT_X - EDGE_MM - 0.05) },
+    { wrong: inkedBoat(70), right: inkedBoat(70, 'pencil') },
+  ],
 };
+
+/** Where the boat begins, mm. */
+const BOAT_X = 60;
+
+/** A boat painted over an upright line so far from the left. */
+const inkedBoat = (x: number, kind: 'soluble-ink' | 'pencil' = 'soluble-ink'): Plan =>
+  smallPlan(lineAt(x, kind), addPass('boat', 'boat', 'blue'));

@@ -1,13 +1,17 @@
 import { touchingAreas } from '../../order/areas';
-import { DRY_WARM, nameOf } from '../../document/plan';
+import { DRY_WARM, nameOf, addPass, smallPlan } from '../../document/plan';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
+import { chore } from './edge-plans';
 
 /** Warm air over masking fluid that has not set bakes it into the paper. Over a set mask a dryer at a distance is ordinary. */
 export const maskHeated: Check = {
   id: 'mask-heated',
+  name: 'Warm air over a soft mask',
   station: 'passes',
   severity: 'stop',
+  when: 'warm air comes over masking fluid that has not set',
+  source: 'setting of masking fluid in this air (docs/whites.md)',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
       if (act.kind !== 'chore' || act.chore !== DRY_WARM) return [];
@@ -33,4 +37,9 @@ export const maskHeated: Check = {
         ];
       });
     }),
+  edges: () => {
+    const [mask, warm] = [chore('mask', 'mask-on', ['boat']), chore('warm', 'dry-warm')];
+    // A wash waits until the mask has set.
+    return [{ wrong: smallPlan(mask, warm), right: smallPlan(mask, addPass('wash', 'sky', 'blue'), warm) }];
+  },
 };

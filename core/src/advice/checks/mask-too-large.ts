@@ -1,13 +1,17 @@
-import { polygonArea } from '../../kit/geometry';
-import { areaOf } from '../../document/plan';
+import { polygonArea, rectangle } from '../../kit/geometry';
+import { areaOf, addArea, smallPlan, type Plan } from '../../document/plan';
 import { LARGE_MASK_CM2 } from '../whites';
 import type { Check } from './check';
+import { kept } from './edge-plans';
 
 /** A mask that is large in one part pulls at the paper when it is rubbed off, and tears it. */
 export const maskTooLarge: Check = {
   id: 'mask-too-large',
+  name: 'Mask too large to rub off',
   station: 'whites',
   severity: 'look',
+  when: `one part of a mask is larger than ${LARGE_MASK_CM2} cm²`,
+  source: 'ours',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {
       const { name, outline } = areaOf(plan, white.area);
@@ -25,4 +29,9 @@ export const maskTooLarge: Check = {
         },
       ];
     }),
+  edges: () => [{ wrong: maskedSail(30.1), right: maskedSail(30) }],
 };
+
+/** A masked sail so wide and 20 mm high. */
+const maskedSail = (wideMm: number): Plan =>
+  smallPlan(addArea('sail', rectangle(20, 5, wideMm, 20)), kept('sail', 'mask'));

@@ -1,6 +1,7 @@
 import { flakeCoverage, MASSTONE_COVERS, mediumOf, REFERENCE_FILM_UM } from '../../materials/pigment';
-import { mixOf, nameOf } from '../../document/plan';
+import { mixOf, nameOf, addPass, smallPlan, type Plan } from '../../document/plan';
 import type { Check } from './check';
+import { mixFrom } from './edge-plans';
 
 /** Less than this share covered, and it only glitters, %. Ours. */
 const LIMIT = 80;
@@ -8,8 +9,11 @@ const LIMIT = 80;
 /** Metallic paint so thin that its flakes do not close over what is under them. */
 export const metalTooThin: Check = {
   id: 'metal-too-thin',
+  name: 'Metal too thin',
   station: 'passes',
   severity: 'look',
+  when: `flakes close over less than ${LIMIT} %`,
+  source: 'ours',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {
       if (act.kind !== 'pass' || act.mix === null || act.areas.length === 0) return [];
@@ -37,4 +41,12 @@ export const metalTooThin: Check = {
         },
       ];
     }),
+  edges: () => [{ wrong: gilded(71), right: gilded(72) }],
 };
+
+/** A boat in gold, so much of it laid. */
+const gilded = (filmUm: number): Plan =>
+  smallPlan(
+    mixFrom('gold', ['PB29'], { strength: 0.5, medium: 'metallic' }),
+    addPass('boat', 'boat', 'gold', { filmUm }),
+  );

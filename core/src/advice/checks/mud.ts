@@ -1,13 +1,25 @@
 import { MUTED_BELOW, muddinessOf } from '../../materials/pigment';
-import { laidMix, planPaper, type Pass, type Plan, type PlannedMix } from '../../document/plan';
+import {
+  laidMix,
+  planPaper,
+  type Pass,
+  type Plan,
+  type PlannedMix,
+  addPass,
+  smallPlan,
+} from '../../document/plan';
 import type { Check, Found } from './check';
 import { usedMixes } from './used-mixes';
+import { mixFrom, washedSky } from './edge-plans';
 
 /** A mix whose pigments take each other’s colour and light, where no grey was wanted. */
 export const mud: Check = {
   id: 'mud',
+  name: 'Mud',
   station: 'passes',
   severity: 'look',
+  when: `a mix keeps less than ${Math.round(100 * MUTED_BELOW)} % of what its pigments have alone, and no grey is wanted`,
+  source: 'docs/pigment-model.md',
   find: ({ plan }) =>
     usedMixes(plan).flatMap(({ mix, pass }) => {
       const { verdict, muddiness } = mudOf(plan, mix, pass);
@@ -21,6 +33,15 @@ export const mud: Check = {
         },
       ];
     }),
+  edges: () => [
+    {
+      wrong: smallPlan(
+        mixFrom('sludge', ['PO48', 'PG7', 'PV19-rose'], { strength: 0.4 }),
+        addPass('wash', 'sky', 'sludge'),
+      ),
+      right: washedSky(),
+    },
+  ],
 };
 
 const mudOf = (plan: Plan, mix: PlannedMix, { filmUm }: Pass) =>

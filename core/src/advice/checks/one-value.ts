@@ -1,4 +1,4 @@
-import { layersAt } from '../../document/plan';
+import { layersAt, addPass, smallPlan } from '../../document/plan';
 import { ONE_TONE, oneTone, squinting, toneShares } from '../values';
 import { inBreaths, type Check } from './check';
 import { mixedUntil, WEAKEST } from './fixes';
@@ -10,8 +10,11 @@ const TONES = 3;
 /** Nearly all of the panel lies in one tone: seen from across a room it is empty. */
 export const oneValue: Check = {
   id: 'one-value',
+  name: 'All one value',
   station: 'passes',
   severity: 'note',
+  when: `over ${100 * ONE_TONE} % of the panel lies in one of ${TONES} tones`,
+  source: 'ours',
   *find({ plan }) {
     const painted = plan.areas.filter(({ id }) => layersAt(plan, id, plan.acts.length).length > 0);
     if (painted.length < 2) return;
@@ -32,4 +35,10 @@ export const oneValue: Check = {
       )),
     };
   },
+  edges: () => [
+    {
+      wrong: smallPlan(addPass('sky', 'sky', 'lemon'), addPass('field', 'field', 'lemon')),
+      right: smallPlan(addPass('sky', 'sky', 'dark'), addPass('field', 'field', 'lemon')),
+    },
+  ],
 };

@@ -1,6 +1,8 @@
-import { nameOf } from '../../document/plan';
+import { nameOf, addArea, addPass, smallPlan, type Plan } from '../../document/plan';
 import { beyondEdge } from './at-the-edge';
 import type { Check } from './check';
+import { washedSky } from './edge-plans';
+import { rectangle } from '../../kit/geometry';
 
 /** A wash this near the tape runs against it, mm. */
 const NEAR_MM = 1;
@@ -11,8 +13,11 @@ const LIMIT_UM = 120;
 /** A puddle against the tape feeds back into the drying wash: a bloom all along the edge. */
 export const poolAtTape: Check = {
   id: 'pool-at-tape',
+  name: 'Puddle along the tape',
   station: 'passes',
   severity: 'look',
+  when: `over ${LIMIT_UM} µm of water within ${NEAR_MM} mm of the tape`,
+  source: 'ours',
   find: ({ plan, timeline }) =>
     plan.card.border !== 'taped'
       ? []
@@ -37,4 +42,12 @@ export const poolAtTape: Check = {
             },
           ];
         }),
+  edges: () => [
+    { wrong: washedSky({ filmUm: 121 }), right: washedSky({ filmUm: 120 }) },
+    { wrong: pondFromTape(0.9), right: pondFromTape(1.1) },
+  ],
 };
+
+/** A wet pond so far from the tape. */
+const pondFromTape = (mm: number): Plan =>
+  smallPlan(addArea('pond', rectangle(mm, 70, 20, 10)), addPass('wash', 'pond', 'blue', { filmUm: 200 }));

@@ -1,4 +1,6 @@
 import type { Check } from './check';
+import { smallPlan, type Plan } from '../../document/plan';
+import { maskedByHand } from './edge-plans';
 
 /** Masked specks smaller than this are not seen at arm’s length, mm: about a minute of arc and a half at 700 mm. */
 const SEEN_MM = 0.3;
@@ -6,8 +8,11 @@ const SEEN_MM = 0.3;
 /** Spatter most of which nobody will see was thrown from too far, or with too fine a brush. */
 export const spatterTooSmall: Check = {
   id: 'spatter-too-small',
+  name: 'Spatter too fine',
   station: 'whites',
   severity: 'note',
+  when: `half of the masked drops are under ${SEEN_MM} mm`,
+  source: 'about a minute and a half of arc at 700 mm',
   find: ({ plan }) =>
     plan.resists.flatMap(({ id, name, drops }) => {
       if (drops.length === 0) return [];
@@ -21,4 +26,15 @@ export const spatterTooSmall: Check = {
         },
       ];
     }),
+  edges: () => [{ wrong: sprayed(SEEN_MM - 0.01), right: sprayed(SEEN_MM) }],
 };
+
+/** Two drops so large, and a larger one. */
+const sprayed = (mm: number): Plan =>
+  smallPlan(
+    maskedByHand([
+      [10, 10, mm],
+      [20, 10, mm],
+      [30, 10, 0.9],
+    ]),
+  );

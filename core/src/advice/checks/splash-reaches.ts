@@ -1,6 +1,7 @@
 import { gapBetween } from '../../kit/geometry';
-import { nameOf, outlineOf } from '../../document/plan';
+import { nameOf, outlineOf, addPass } from '../../document/plan';
 import type { Check } from './check';
+import { twoSquares } from './edge-plans';
 
 /** Drops from a tapped brush land so far beside where they are meant, mm. */
 const REACH_MM = 60;
@@ -8,8 +9,11 @@ const REACH_MM = 60;
 /** Spatter lands on what is not covered, not only where it is meant. */
 export const splashReaches: Check = {
   id: 'splash-reaches',
+  name: 'Spatter lands beside',
   station: 'passes',
   severity: 'look',
+  when: `what is not covered lies within ${REACH_MM} mm of a spatter`,
+  source: 'ours',
   find: ({ plan }) =>
     plan.acts.flatMap((act) => {
       if (act.kind !== 'pass' || act.technique !== 'spatter') return [];
@@ -44,4 +48,8 @@ export const splashReaches: Check = {
         ];
       });
     }),
+  edges: () => {
+    const spattered = addPass('drops', 'left', 'blue', { technique: 'spatter' });
+    return [{ wrong: twoSquares(59, spattered), right: twoSquares(61, spattered) }];
+  },
 };

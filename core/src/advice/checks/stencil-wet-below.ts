@@ -1,7 +1,8 @@
-import { nameOf } from '../../document/plan';
+import { nameOf, addPass, applyCommands, smallPlan, type Pass, type Plan } from '../../document/plan';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
 import { beginAt } from './fixes';
+import { layOut } from '../../order/schedule';
 
 /** The underside of cut paper dries so long after a pass, s. Ours. */
 const LIMIT_S = 180;
@@ -9,8 +10,11 @@ const LIMIT_S = 180;
 /** A stencil laid again while its underside is wet prints its own smear. */
 export const stencilWetBelow: Check = {
   id: 'stencil-wet-below',
+  name: 'Stencil wet below',
   station: 'passes',
   severity: 'look',
+  when: `a stencil is laid again within ${formatSpan(LIMIT_S)}`,
+  source: 'ours',
   find: ({ timeline, plan }) => {
     const usedUntil = new Map<string, number>();
     return timeline.steps.flatMap(({ act, startS, endS }) => {
@@ -34,4 +38,14 @@ export const stencilWetBelow: Check = {
       });
     });
   },
+  edges: () => [{ wrong: laidAgainAfter(LIMIT_S - 1), right: laidAgainAfter(LIMIT_S) }],
 };
+
+/** A stencil laid on the field so many seconds after it was on the sky. */
+function laidAgainAfter(betweenS: number): Plan {
+  const shields: Pass['shields'] = [{ area: 'boat', lies: 'over', edge: 'cut' }];
+  const first = smallPlan(addPass('one', 'sky', 'blue', { shields }));
+  const { endS } = layOut(first).steps.find(({ act }) => act.id === 'one')!;
+  const start = { atS: endS + betweenS };
+  return applyCommands(first, [addPass('two', 'field', 'blue', { shields, start })]).plan;
+}

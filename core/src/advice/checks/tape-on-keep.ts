@@ -1,6 +1,7 @@
-import { nameOf } from '../../document/plan';
+import { nameOf, addArea, paintedOf, smallPlan, type Plan } from '../../document/plan';
 import { beyondEdge } from './at-the-edge';
 import type { Check } from './check';
+import { rectangle } from '../../kit/geometry';
 
 /** So much of an area may vanish under the tape before it is missed, mm. A hand lays tape no truer. */
 const LIMIT_MM = 0.5;
@@ -8,8 +9,11 @@ const LIMIT_MM = 0.5;
 /** A drawn area reaches under the tape, and what lies there will not be painted. */
 export const tapeOnKeep: Check = {
   id: 'tape-on-keep',
+  name: 'Drawn under the tape',
   station: 'passes',
   severity: 'look',
+  when: `an area lies over ${LIMIT_MM} mm under the tape`,
+  source: 'no hand lays tape truer',
   find: ({ plan }) =>
     plan.card.border !== 'taped'
       ? []
@@ -24,4 +28,11 @@ export const tapeOnKeep: Check = {
             },
           ];
         }),
+  edges: () => [{ wrong: drawnBeyond(LIMIT_MM + 0.1), right: drawnBeyond(LIMIT_MM - 0.1) }],
 };
+
+/** An area that reaches so far beyond the edge of the panel. */
+function drawnBeyond(mm: number): Plan {
+  const { widthMm } = paintedOf(smallPlan()).panel;
+  return smallPlan(addArea('edge', rectangle(widthMm - 20, 60, 20 + mm, 10)));
+}

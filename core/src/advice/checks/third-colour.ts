@@ -1,8 +1,19 @@
 import { meetingOf } from '../../materials/pigment';
-import { laidMix, mixesOf, mixOf, nameOf, planPaper } from '../../document/plan';
+import {
+  laidMix,
+  mixesOf,
+  mixOf,
+  nameOf,
+  planPaper,
+  addPass,
+  smallPlan,
+  type Pass,
+  type Plan,
+} from '../../document/plan';
 import { meetsWet, washAt } from '../../order/schedule';
-import type { Check, CheckContext, Found } from './check';
+import type { Check, CheckContext, Found, Edge } from './check';
 import { waitUntilDry } from './fixes';
+import { driesTo, mixFrom, washOn } from './edge-plans';
 
 /** Drier paper no longer carries one colour into another, g/m² of water. From washes on simulated paper (docs/checks.md). */
 const MIXES_GM2 = 62;
@@ -10,17 +21,41 @@ const MIXES_GM2 = 62;
 /** Two colours that run together make one that is neither: yellow and blue a green where nobody wanted it. */
 export const thirdColour: Check = {
   id: 'third-colour',
+  name: 'A third colour',
   station: 'passes',
   severity: 'look',
+  when: `two mixes meet on paper that holds ${MIXES_GM2} g/m² of water, and make a hue of their own`,
+  source: 'washes on simulated paper (docs/checks.md)',
   find: (context) => meetings(context, 'third'),
+  edges: () => [asItDries(['PB29', 'PY3'])],
 };
+
+/** Two colours, the second laid on a boat in the sky of the first while that is wet, or not. */
+const boatInSky = (codes: readonly [sky: string, boat: string], start: Pass['start']): Plan =>
+  smallPlan(
+    mixFrom('ground', [codes[0]], { strength: 0.5 }),
+    mixFrom('figure', [codes[1]], { strength: 0.3 }),
+    addPass('wash', 'sky', 'ground'),
+    addPass('boat', 'boat', 'figure', { start }),
+  );
+
+/** As its paper holds just more, and just less, than carries colour. */
+function asItDries(codes: readonly [sky: string, boat: string]): Edge {
+  const wash = washOn(boatInSky(codes, 'when-dry'));
+  const at = (gm2: number): Plan => boatInSky(codes, { atS: wash.laidS + driesTo(wash, gm2) });
+  return { wrong: at(MIXES_GM2 + 2), right: at(MIXES_GM2 - 2) };
+}
 
 /** Opposites that run together make a grey. */
 export const complementsMeet: Check = {
   id: 'complements-meet',
+  name: 'Opposites meet wet',
   station: 'passes',
   severity: 'look',
+  when: `two opposites meet on paper that holds ${MIXES_GM2} g/m² of water, and make a grey`,
+  source: 'washes on simulated paper (docs/checks.md)',
   find: (context) => meetings(context, 'grey'),
+  edges: () => [asItDries(['PO48', 'PB28'])],
 };
 
 function meetings(context: CheckContext, kind: 'third' | 'grey'): Found[] {

@@ -1,11 +1,24 @@
-import { LIFT, nameOf, planPaper, techniqueOf, wettedThrough } from '../../document/plan';
+import {
+  LIFT,
+  nameOf,
+  planPaper,
+  techniqueOf,
+  wettedThrough,
+  addPass,
+  smallPlan,
+  type Plan,
+} from '../../document/plan';
 import type { Check } from './check';
+import { washedSky } from './edge-plans';
 
 /** More wet passes and lifting than the paper’s surface bears. Lifting rubs as much as two passes; ours. */
 export const tooManyPasses: Check = {
   id: 'too-many-passes',
+  name: 'More passes than the paper bears',
   station: 'passes',
   severity: 'look',
+  when: 'more passes, a lift counted twice, than the paper bears',
+  source: 'sorts of paper (core/src/materials/paper)',
   find: ({ plan }) => {
     const bears = planPaper(plan).passes;
     return plan.areas.flatMap(({ id: area }) => {
@@ -26,4 +39,12 @@ export const tooManyPasses: Check = {
       return [];
     });
   },
+  edges: () => {
+    const { passes } = planPaper(washedSky());
+    return [{ wrong: washedTimes(passes + 1), right: washedTimes(passes) }];
+  },
 };
+
+/** A sky washed so often. */
+const washedTimes = (times: number): Plan =>
+  smallPlan(...Array.from({ length: times }, (_, i) => addPass(`pass-${i}`, 'sky', 'blue')));

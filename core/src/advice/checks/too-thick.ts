@@ -1,6 +1,7 @@
 import { weighCard, type CardFormat, type PostLimits } from '../../commission/card';
-import { formatOf, planPaper, sizesOf, stillToCrop, type Plan } from '../../document/plan';
+import { formatOf, planPaper, sizesOf, stillToCrop, type Plan, smallPlan } from '../../document/plan';
 import type { Check, Found } from './check';
+import { DESK } from './edge-plans';
 
 /** What can be left out of a card that is too much for the post, the least missed first. */
 const LEFT_OUT: readonly { readonly says: string; readonly change: Partial<CardFormat> }[] = [
@@ -13,8 +14,11 @@ const LEFT_OUT: readonly { readonly says: string; readonly change: Partial<CardF
 /** A card that is thicker or heavier in its envelope than the post takes a letter. The limits are the studio's own. */
 export const tooThick: Check = {
   id: 'too-thick',
+  name: 'Too much for a letter',
   station: 'passes',
   severity: 'look',
+  when: 'in its envelope a card is thicker or heavier than a letter may be',
+  source: 'the studio’s own numbers',
   find: ({ plan, desk }) => {
     if (!desk || stillToCrop(plan) || !sizesOf(plan).fits) return [];
     const { letter } = desk;
@@ -32,7 +36,12 @@ export const tooThick: Check = {
       },
     ];
   },
+  edges: () => [{ wrong: foamed(2), right: foamed(1), desk: DESK }],
 };
+
+/** A card mounted on so much foam. */
+const foamed = (foamMm: number): Plan =>
+  smallPlan({ do: 'set-format', change: { panelRevealMm: 6, foamMm } });
 
 const weighed = (plan: Plan, format: CardFormat, letter: PostLimits) =>
   weighCard(format, sizesOf({ ...plan, card: format }), planPaper(plan), plan.sheets, letter);

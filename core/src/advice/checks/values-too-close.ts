@@ -1,15 +1,29 @@
-import { colourAt, mixOf, nameOf, type Plan, type PlannedMix } from '../../document/plan';
+import {
+  colourAt,
+  mixOf,
+  nameOf,
+  type Plan,
+  type PlannedMix,
+  addArea,
+  addPass,
+  smallPlan,
+} from '../../document/plan';
 import { sharedEdges } from '../values';
 import { LOST_EDGE_L } from '../whites';
 import type { Breath, Check, Found } from './check';
 import { remixed, strengthWhere, WEAKEST, withStrength } from './fixes';
 import { uppermost } from './used-mixes';
+import { mixFrom } from './edge-plans';
+import { rectangle } from '../../kit/geometry';
 
 /** Two painted neighbours so alike in lightness that the edge between them is lost. */
 export const valuesTooClose: Check = {
   id: 'values-too-close',
+  name: 'Edge lost between neighbours',
   station: 'passes',
   severity: 'note',
+  when: `painted neighbours lie under ${LOST_EDGE_L} L* apart`,
+  source: 'ours',
   *find({ plan }) {
     // How light metal is hangs on where it is seen from.
     const isPainted = (area: string): boolean => {
@@ -25,7 +39,17 @@ export const valuesTooClose: Check = {
           why: `${nameOf(plan, one)} and ${nameOf(plan, other)} differ by ${differenceL.toFixed(1)} L* where they meet: the edge is lost, unless you want it so.`,
         };
   },
+  edges: () => [{ wrong: hillAgainstSky(0.2), right: hillAgainstSky(0.9) }],
 };
+
+/** A hill in the same blue as the sky it meets, so strong. */
+const hillAgainstSky = (strength: number): Plan =>
+  smallPlan(
+    addArea('hill', rectangle(0, 50, 148, 9)),
+    mixFrom('far', ['PB29'], { strength }),
+    addPass('sky', 'sky', 'blue'),
+    addPass('hill', 'hill', 'far'),
+  );
 
 /** The smallest change of strength of one of their mixes that parts two areas; nothing where there is none. */
 function* mended(plan: Plan, one: string, other: string): Generator<Breath, Pick<Found, 'fix'>> {

@@ -1,13 +1,16 @@
 import { jarsFor } from '../amounts';
-import { mixOf } from '../../document/plan';
+import { mixOf, addPass, smallPlan } from '../../document/plan';
 import { keyOf, type Check } from './check';
 import { usedMixes } from './used-mixes';
 
 /** Opposites rinsed in one jar grey everything that is mixed with its water. */
 export const waterFouled: Check = {
   id: 'water-fouled',
+  name: 'Opposites in one jar',
   station: 'passes',
   severity: 'note',
+  when: 'opposites are rinsed in one jar',
+  source: 'docs/colours.md',
   find: ({ plan }) => {
     const firstUse = new Map(usedMixes(plan).map(({ mix, pass }) => [mix.id, pass]));
     const { opposites, jars } = jarsFor(plan);
@@ -33,4 +36,10 @@ export const waterFouled: Check = {
       },
     ];
   },
+  edges: () => [
+    {
+      wrong: smallPlan(addPass('sky', 'sky', 'blue'), addPass('field', 'field', 'lemon')),
+      right: smallPlan(addPass('sky', 'sky', 'blue'), addPass('field', 'field', 'blue')),
+    },
+  ],
 };

@@ -1,12 +1,16 @@
-import { nameOf } from '../../document/plan';
+import { nameOf, addPass, smallPlan } from '../../document/plan';
 import { crossings } from '../whites';
 import type { Check } from './check';
+import { kept } from './edge-plans';
 
 /** A white that is left bare is painted over by what crosses it. */
 export const whiteCrossed: Check = {
   id: 'white-crossed',
+  name: 'Bare white painted over',
   station: 'whites',
   severity: 'look',
+  when: 'a pass crosses a white that is to stay bare',
+  source: 'what bare means',
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {
       const crossing = white.way === 'bare' ? crossings(plan, white.area) : [];
@@ -24,4 +28,10 @@ export const whiteCrossed: Check = {
         },
       ];
     }),
+  edges: () => [
+    {
+      wrong: smallPlan(addPass('wash', 'sky', 'blue'), kept('boat', 'bare')),
+      right: smallPlan(addPass('wash', 'field', 'blue'), kept('boat', 'bare')),
+    },
+  ],
 };

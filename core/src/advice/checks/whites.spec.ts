@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle } from '../../kit/geometry';
-import { addArea, addMix, addPass, smallPlan } from '../../testing/small-plan';
-import { applyCommands, type Command, type Plan, type White } from '../../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
+  applyCommands,
+  type Command,
+  type Plan,
+  type White,
+} from '../../document/plan';
 import { layOut } from '../../order/schedule';
 import { runChecks, type Finding } from '.';
 

@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../../kit/geometry';
 import { lineMm, maskingTool, type Resist } from '../../drawing/masking';
-import type { Plan } from '../../document/plan';
-import { smallPlan } from '../../testing/small-plan';
+import { smallPlan, type Plan } from '../../document/plan';
 import { barrierGaps } from '.';
 
 const PRESSURE = 0.5;

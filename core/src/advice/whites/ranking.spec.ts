@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle, type Point, type Polygon } from '../../kit/geometry';
 import { PAPERS } from '../../materials/paper';
-import { applyCommands, type Command, type Plan, type White } from '../../document/plan';
-import { addArea, addMix, addPass, smallPlan } from '../../testing/small-plan';
+import { addArea, addMix, addPass, smallPlan, applyCommands, type Command, type Plan, type White } from '../../document/plan';
 import { rankWays, whiteFacts } from '.';
 
 interface Case {

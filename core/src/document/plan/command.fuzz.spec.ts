@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCommands, isSensible } from '../../testing/arbitrary-plan';
-import { smallPlan } from '../../testing/small-plan';
-import { applyCommands, commandSchema, planSchema, replayPatches, type Patch, type Plan } from '.';
+import { smallPlan, applyCommands, commandSchema, planSchema, replayPatches, type Patch, type Plan } from '.';
 
 const RUNS = 40;
 

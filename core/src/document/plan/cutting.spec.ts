@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
 import { cutSheet, SHEETS } from '../../commission/card';
-import { smallPlan } from '../../testing/small-plan';
-import { applyCommands, cuttingRequest, MATERIALS, type Command, type Plan } from '.';
+import { smallPlan, applyCommands, cuttingRequest, MATERIALS, type Command, type Plan } from '.';
 
 const HALF = SHEETS[1];
 const withThese = (...commands: Command[]): Plan => applyCommands(smallPlan(), commands).plan;

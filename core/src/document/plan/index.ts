@@ -15,6 +15,7 @@ export {
 export { applyCommands, replayOnJson, replayPatches, type Patch, type PlanChange } from './apply';
 export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
 export { commandSchema, type Command } from './command';
+export { addArea, addMix, addPass, smallPlan } from './small-plan';
 export { runCommand } from './run-command';
 export { countersToFill, type CountersToFill } from './counters';
 export { rightAfter, rightBefore } from './act-moves';
@@ -55,6 +56,7 @@ export {
 } from './painted';
 export { laidAt, mixesOf, placeOf } from './places';
 export {
+  LONGEST_NAME,
   planSchema,
   STATIONS,
   WAYS,

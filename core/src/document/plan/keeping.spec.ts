@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle, type Polygon } from '../../kit/geometry';
 import { liftReach } from '../../materials/pigment';
-import { addArea, addPass, smallPlan } from '../../testing/small-plan';
 import {
+  addArea,
+  addPass,
+  smallPlan,
   applyCommands,
   colourAt,
   countersToFill,

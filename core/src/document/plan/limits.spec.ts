@@ -1,9 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle, type Ring } from '../../kit/geometry';
-import { addArea, addPass, smallPlan } from '../../testing/small-plan';
 import { BadInput } from '../../kit/units';
 import { readPlan } from '../versions';
-import { applyCommands, MOST_CORNERS_IN_ALL, MOST_IN_A_LIST, type Plan } from '.';
+import {
+  addArea,
+  addPass,
+  smallPlan,
+  applyCommands,
+  MOST_CORNERS_IN_ALL,
+  MOST_IN_A_LIST,
+  type Plan,
+} from '.';
 
 const plan = smallPlan(addPass('p1', 'sky', 'blue'));
 

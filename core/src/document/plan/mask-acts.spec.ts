@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
 import { layOut } from '../../order/schedule';
-import { applyCommands, maskTimes, type Command, type Plan } from '.';
+import { addPass, smallPlan, applyCommands, maskTimes, type Command, type Plan } from '.';
 
 const did = (plan: Plan, ...commands: Command[]): Plan => applyCommands(plan, commands).plan;
 

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { pigmentByCode } from '../../materials/pigment';
-import { addArea, addMix, addPass, smallPlan } from '../../testing/small-plan';
 import { SHEETS } from '../../commission/card';
 import { deltaE00 } from '../../kit/colour';
 import { rectangle } from '../../kit/geometry';
 import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
   applyCommands,
   CHORES,
   choreOf,

@@ -17,10 +17,13 @@ import { MOST_IN_A_LIST, MOST_OF, MOST_PIGMENTS, TOO_MUCH_IN } from './limits';
 import { pigmentsIn, trialSchema } from './trial';
 import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
+/** A name of an area or a mix has at most so many signs. */
+export const LONGEST_NAME = 60;
+
 /** Pigments in whole parts of paint, and how strong; strength 1 is from the tube, 0.1 nine of water to one of paint. */
 export const plannedMixSchema = z.strictObject({
   id,
-  name: z.string().min(1).max(60),
+  name: z.string().min(1).max(LONGEST_NAME),
   parts: z
     .array(z.strictObject({ pigment: code, parts: z.int().min(1).max(20) }))
     .min(1)

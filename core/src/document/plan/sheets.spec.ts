@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { paperById } from '../../materials/paper';
 import { pigmentByCode } from '../../materials/pigment';
-import { smallPlan } from '../../testing/small-plan';
 import {
+  smallPlan,
   applyCommands,
   planSchema,
   replayPatches,

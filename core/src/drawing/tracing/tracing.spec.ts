@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bounds, polygonArea, type Point } from '../../kit/geometry';
-import { applyCommands } from '../../document/plan';
+import { addArea, smallPlan, applyCommands } from '../../document/plan';
 import { traceSheet } from '../../files/prints';
-import { addArea, smallPlan } from '../../testing/small-plan';
 import { BadInput, chance } from '../../kit/units';
 import { placeOnPanel, readSvg, readTraceSheet } from '.';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
+import { addPass, smallPlan } from '../../document/plan';
 import { BadInput } from '../../kit/units';
 import { readPlan } from '../../document/versions';
 import { readKettleFile, writeKettleFile } from '.';

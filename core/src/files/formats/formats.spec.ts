@@ -1,7 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { applyCommands, type Plan } from '../../document/plan';
-import { addPass, smallPlan } from '../../testing/small-plan';
+import { addPass, smallPlan, applyCommands, type Plan } from '../../document/plan';
 import { BadInput } from '../../kit/units';
 import { readKettleFile, writeKettleFile } from '.';
 

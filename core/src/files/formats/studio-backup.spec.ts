@@ -1,7 +1,6 @@
 import { zipSync, strToU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { NEW_STUDIO } from '../../document/plan';
-import { smallPlan } from '../../testing/small-plan';
+import { smallPlan, NEW_STUDIO } from '../../document/plan';
 import { chance } from '../../kit/units';
 import { readBackup, writeBackup, type StudioBackup } from '.';
 

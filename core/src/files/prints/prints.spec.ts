@@ -1,8 +1,7 @@
 import { unzlibSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyCommands, type Plan } from '../../document/plan';
-import { smallPlan } from '../../testing/small-plan';
+import { smallPlan, applyCommands, type Plan } from '../../document/plan';
 import { formatLength } from '../../kit/units';
 import { cardAtTrueSize, cutTemplate, pdfPrint, shieldSheet, svgPrint, traceSheet, type TrueSize } from '.';
 

@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
 import { gapToLine, rectangle, type Point, type Polygon } from '../../kit/geometry';
-import { applyCommands, type Plan } from '../../document/plan';
-import { addArea, smallPlan } from '../../testing/small-plan';
+import { addArea, smallPlan, applyCommands, type Plan } from '../../document/plan';
 import { chance } from '../../kit/units';
 import { composition } from '.';
 

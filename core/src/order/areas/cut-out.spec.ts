@@ -1,8 +1,7 @@
 import { expect, it } from 'vitest';
 import { bounds, type Point, type Polygon, polygonArea, rectangle } from '../../kit/geometry';
 import { loadFont, setWords, wordsSchema } from '../../drawing/lettering';
-import { applyCommands, type Plan } from '../../document/plan';
-import { addArea, smallPlan } from '../../testing/small-plan';
+import { addArea, smallPlan, applyCommands, type Plan } from '../../document/plan';
 import { areasOfWords, common, cutAway, cutOuts, joined } from '.';
 
 const opened = (...areas: [string, Polygon][]): Plan =>

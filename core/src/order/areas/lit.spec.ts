@@ -1,8 +1,7 @@
 import { expect, it } from 'vitest';
 import { type Point, type Polygon, polygonArea } from '../../kit/geometry';
 import { meantEllipse } from '../../drawing/guides';
-import { applyCommands, areaOf, type Plan } from '../../document/plan';
-import { addArea, smallPlan } from '../../testing/small-plan';
+import { addArea, smallPlan, applyCommands, areaOf, type Plan } from '../../document/plan';
 import { areasOfLight, common, litArea, shadowsAmiss } from '.';
 
 const ball: Polygon = [

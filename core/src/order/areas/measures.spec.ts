@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { contains, rectangle, type Point, type Polygon } from '../../kit/geometry';
-import { applyCommands } from '../../document/plan';
-import { addArea, smallPlan } from '../../testing/small-plan';
+import { addArea, smallPlan, applyCommands } from '../../document/plan';
 import { measureAreas } from '.';
 import { cases } from '../../testing/cases';
 

@@ -1,8 +1,7 @@
 import { expect, it } from 'vitest';
 import { polygonArea, type Point } from '../../kit/geometry';
-import { applyCommands, type Command, type Plan } from '../../document/plan';
+import { smallPlan, applyCommands, type Command, type Plan } from '../../document/plan';
 import { mirrored, moved, placedLine, scaled, turned, type PencilLine } from '../../drawing/sketch';
-import { smallPlan } from '../../testing/small-plan';
 import { copyLines, linesRound, placeLines, regionAt } from '.';
 
 const line = (id: string, ...points: [number, number][]): PencilLine => ({

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { contains, polygonArea, rectangle } from '../../kit/geometry';
-import { applyCommands, areaOf, type Command, type Plan } from '../../document/plan';
-import { addArea, addPass, smallPlan } from '../../testing/small-plan';
+import {
+  addArea,
+  addPass,
+  smallPlan,
+  applyCommands,
+  areaOf,
+  type Command,
+  type Plan,
+} from '../../document/plan';
 import { cutOutArea, joinAreas, splitArea } from '.';
 
 const did = (plan: Plan, commands: Command[] | null): Plan => applyCommands(plan, commands!).plan;

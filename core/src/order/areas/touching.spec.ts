@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { addArea, smallPlan } from '../../testing/small-plan';
 import { rectangle } from '../../kit/geometry';
 import type { MaskingToolId } from '../../drawing/masking';
-import { everMasked, type Command } from '../../document/plan';
+import { addArea, smallPlan, everMasked, type Command } from '../../document/plan';
 import { areasTouch, touchingAreas } from '.';
 
 describe('barriers', () => {

@@ -1,6 +1,5 @@
 import { expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
-import { applyCommands } from '../../document/plan';
+import { addPass, smallPlan, applyCommands } from '../../document/plan';
 import { layOut } from '../schedule';
 import { finishing } from '.';
 

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { kettleInTheRain } from '../../../../demo/kettle-in-the-rain';
 import { runChecks } from '../../advice/checks';
-import { applyCommands, newPass, type Command, type Plan } from '../../document/plan';
-import { addPass, smallPlan } from '../../testing/small-plan';
+import { addPass, smallPlan, applyCommands, newPass, type Command, type Plan } from '../../document/plan';
 import { chance, done } from '../../kit/units';
 import {
   batchOf,

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planForward, type Brief } from '../../commission/occasion';
-import { applyCommands } from '../../document/plan';
-import { addPass, smallPlan } from '../../testing/small-plan';
+import { addPass, smallPlan, applyCommands } from '../../document/plan';
 import { inTime, layOut, minutesAtTable } from '.';
 
 const TODAY = '2026-11-27'; // a Friday

@@ -1,8 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { cardSizes } from '../../commission/card';
 import { rectangle, type Polygon } from '../../kit/geometry';
-import { applyCommands, type LaidShield, type Pass, type Plan } from '../../document/plan';
-import { addArea, addPass, smallPlan } from '../../testing/small-plan';
+import {
+  addArea,
+  addPass,
+  smallPlan,
+  applyCommands,
+  type LaidShield,
+  type Pass,
+  type Plan,
+} from '../../document/plan';
 import { done } from '../../kit/units';
 import { coverage } from '../../simulation/water/coverage';
 import { plainPanelKernel, simulate, type PanelRun, type Simulation } from '../../simulation/water';

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { labOfHex } from '../../kit/colour';
-import { addPass, smallPlan } from '../../testing/small-plan';
-import { planPaper } from '../../document/plan';
+import { addPass, smallPlan, planPaper } from '../../document/plan';
 import { dry, maskSetting } from '../../simulation/water';
 import { areaLooks, layOut, minutesAtTable, stageAt, type Step, type Timeline } from '.';
 

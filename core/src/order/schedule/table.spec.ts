@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
-import type { Act, Plan } from '../../document/plan';
+import { addPass, smallPlan, type Act, type Plan } from '../../document/plan';
 import { maskSetting } from '../../simulation/water';
 import { afterAct, CLEAR_TABLE, dryAt, paperReady, stageAt, waitFor, washAt, type Table } from '.';
 

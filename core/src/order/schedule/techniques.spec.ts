@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { contains, polygonArea, rectangle } from '../../kit/geometry';
-import { outlineOf, planSchema, TECHNIQUES, type Command, type Plan } from '../../document/plan';
-import { addPass, smallPlan } from '../../testing/small-plan';
+import {
+  addPass,
+  smallPlan,
+  outlineOf,
+  planSchema,
+  TECHNIQUES,
+  type Command,
+  type Plan,
+} from '../../document/plan';
 import { simulationSchema } from '../../simulation/water';
 import { dryAt, keepsWindows, layOut, possibleStarts, reachedAt, rehearse, windowOf, windowsLeft } from '.';
 import { strewn } from './unbrushed';

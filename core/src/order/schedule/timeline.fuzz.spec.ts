@@ -2,9 +2,8 @@ import { areasTouch } from '../areas';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCommands, isSensible } from '../../testing/arbitrary-plan';
-import { smallPlan } from '../../testing/small-plan';
 import { runChecks } from '../../advice/checks';
-import { applyCommands, choreOf, handsOn, maskedAfter, type Plan } from '../../document/plan';
+import { smallPlan, applyCommands, choreOf, handsOn, maskedAfter, type Plan } from '../../document/plan';
 import { areaLooks, dryAt, layOut, stageAt, washAt, type Timeline } from '.';
 
 const anyPlan = anyCommands.map((commands) =>

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addPass, smallPlan } from '../../testing/small-plan';
-import { handsOn, type Plan, type SittingEvent } from '../../document/plan';
+import { addPass, smallPlan, handsOn, type Plan, type SittingEvent } from '../../document/plan';
 import { replaySitting, sittingAt, type SittingNow } from '.';
 
 const START = Date.parse('2026-12-01T18:00:00.000Z');

@@ -1,17 +1,15 @@
-import { rectangle } from '../kit/geometry';
-import { pigmentByCode } from '../materials/pigment';
-import {
-  applyCommands,
-  NEW_STUDIO,
-  newMix,
-  newPass,
-  newPlan,
-  type Command,
-  type Pass,
-  type Plan,
-} from '../document/plan';
+import { rectangle } from '../../kit/geometry';
+import { pigmentByCode } from '../../materials/pigment';
+import type { Pass } from './act';
+import { applyCommands } from './apply';
+import type { Command } from './command';
+import { newMix } from './new-mix';
+import { newPass } from './new-pass';
+import { newPlan } from './new-plan';
+import type { Plan } from './plan';
+import { NEW_STUDIO } from './studio';
 
-/** A plan for tests: a sky, a far field well apart from it, a boat lying in the sky. */
+/** A plan to try a rule on: a sky, a far field well apart from it, a boat lying in the sky. */
 export function smallPlan(...more: Command[]): Plan {
   const begun = newPlan(
     { id: 'small', title: 'Small card', occasion: 'thanks', envelope: { widthMm: 162, heightMm: 114 } },
