@@ -1,4 +1,5 @@
 import {
+  deedOf,
   choreOf,
   countersToFill,
   mixOf,
@@ -18,9 +19,7 @@ export function actInWords(plan: Plan, act: Act): string {
   if (act.areas.length === 0) return verb;
   const names = act.areas.map((area) => nameOf(plan, area));
   const things = listed(names);
-  return act.kind === 'chore' && act.chore === 'mask-off'
-    ? `Take the mask off the ${things}`
-    : `${verb} the ${things}`;
+  return deedOf(act) === 'unmasks' ? `Take the mask off the ${things}` : `${verb} the ${things}`;
 }
 
 const listed = (names: readonly string[]): string =>

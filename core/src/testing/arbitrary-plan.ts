@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { rectangle } from '../kit/geometry';
 import { MASKING_TOOL_IDS } from '../drawing/masking';
-import { addArea, addMix, addPass, CHORES, LIES, mixesOf, TECHNIQUES, WAYS, type Command, type Plan } from '../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  CHORES,
+  LIES,
+  mixesOf,
+  TECHNIQUES,
+  WAYS,
+  type Command,
+  type Plan,
+} from '../document/plan';
 
 const AREAS = ['sky', 'field', 'boat', 'reeds', 'moon'];
 const MIXES = ['blue', 'dark', 'lemon'];

@@ -1,5 +1,13 @@
 import type { Polygon } from '../kit/geometry';
-import { addArea, addMix, addPass, smallPlan, applyCommands, type Command, type Plan } from '../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
+  applyCommands,
+  type Command,
+  type Plan,
+} from '../document/plan';
 
 /** Corners of each area: as many as a hand draws round a leaf. */
 const CORNERS = 40;

@@ -1,6 +1,16 @@
 import { rectangle, type Point, type Polygon } from '../kit/geometry';
 import { glazeLab, REFERENCE_FILM_UM } from '../materials/pigment';
-import { addArea, addMix, smallPlan, applyCommands, laidMix, mixOf, planPaper, type Command, type Plan } from '../document/plan';
+import {
+  addArea,
+  addMix,
+  smallPlan,
+  applyCommands,
+  laidMix,
+  mixOf,
+  planPaper,
+  type Command,
+  type Plan,
+} from '../document/plan';
 import { chance } from '../kit/units';
 
 const CODES = ['PB29', 'PY3', 'PO48', 'PG7', 'PV19-rose', 'PBr7-burnt-sienna', 'PB60'];

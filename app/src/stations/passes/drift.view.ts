@@ -1,4 +1,4 @@
-import { DRY_WARM } from '@kettle/core/document/plan';
+import { deedOf, DRY_WARM } from '@kettle/core/document/plan';
 import { dryBand, windowOf, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
@@ -94,7 +94,7 @@ export function driftDrawing(
   // What is masked by hand has no water of its own, but a line for its mask.
   const byHand = plan.resists.filter(({ id }) => timeline.masks.some((m) => m.area === id));
   const rows = [...wetted, ...byHand];
-  const heats = timeline.steps.filter(({ act }) => act.kind === 'chore' && act.chore === DRY_WARM);
+  const heats = timeline.steps.filter(({ act }) => deedOf(act) === 'warms');
   const heatRows = heats.length > 0 ? 1 : 0;
   const rowPx = Math.max(LEAST_ROW_PX, Math.min(ROW_PX, ROWS_PX / (rows.length + heatRows)));
   const rowOf = new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + (i + heatRows) * rowPx]));

@@ -1,4 +1,5 @@
 import {
+  deedOf,
   nameOf,
   choreOf,
   mixesOf,
@@ -123,7 +124,7 @@ export const mixesToPrepare = (plan: Plan): MixLook[] =>
 
 /** What else must lie ready before the first wash. */
 export function layReady(plan: Plan): string[] {
-  const masked = plan.acts.some((act) => act.kind === 'chore' && act.chore === 'mask-on');
+  const masked = plan.acts.some((act) => deedOf(act) === 'masks');
   return [
     'two jars of water, one kept clean',
     'tissue, and a cloth over the desk',

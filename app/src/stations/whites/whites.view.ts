@@ -3,6 +3,7 @@ import { contains, middleOf, type Point } from '@kettle/core/kit/geometry';
 import { hexOf } from '@kettle/core/kit/colour';
 import { maskingTool } from '@kettle/core/drawing/masking';
 import {
+  deedOf,
   colourAt,
   maskTimes,
   type Command,
@@ -126,9 +127,7 @@ function keptColour(plan: Plan, resist: string): string {
     ...strokes.flatMap((stroke) => stroke.points.map(([x, y]): Point => [x, y])),
     ...drops.map(([x, y]): Point => [x, y]),
   ];
-  const at = plan.acts.findIndex(
-    (act) => act.kind === 'chore' && act.chore === 'mask-on' && act.areas.includes(resist),
-  );
+  const at = plan.acts.findIndex((act) => deedOf(act) === 'masks' && act.areas.includes(resist));
   const under =
     points.length === 0
       ? undefined

@@ -5,7 +5,26 @@ import { cutAway, footprint } from '../../order/areas';
 import { contains, polygonArea, rectangle } from '../../kit/geometry';
 import { cardsBegun } from '../../commission/occasion';
 import { loadsByCode } from '../../materials/pigment';
-import { addArea, addMix, addPass, smallPlan, applyCommands, covers, LIES, isPaintedRound, isShielded, laidMix, maskedAfter, mixOf, NEW_STUDIO, outlineOf, paintedOf, type Command, type Pass, type Plan } from '../../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
+  applyCommands,
+  covers,
+  LIES,
+  isPaintedRound,
+  isShielded,
+  laidMix,
+  maskedAfter,
+  mixOf,
+  NEW_STUDIO,
+  outlineOf,
+  paintedOf,
+  type Command,
+  type Pass,
+  type Plan,
+} from '../../document/plan';
 import { chance } from '../../kit/units';
 import { jarsFor, mixingList, paintByMix, wetted } from '.';
 

@@ -2,6 +2,7 @@ import { measuringWidths } from '../../order/areas';
 import { contains, type Point, rectangle } from '../../kit/geometry';
 import { maskingTool } from '../../drawing/masking';
 import {
+  deedOf,
   areaOf,
   covers,
   firstFinishing,
@@ -95,9 +96,7 @@ function touchIn(plan: Plan, { area }: White, at: Point): Command[] {
     .slice(1)
     .find((ring) => contains([ring], at));
   if (!mix || !hole) return [];
-  const off = plan.acts.findIndex(
-    (act) => act.kind === 'chore' && act.chore === 'mask-off' && act.areas.includes(area),
-  );
+  const off = plan.acts.findIndex((act) => deedOf(act) === 'unmasks' && act.areas.includes(area));
   const before = off < 0 ? plan.acts.at(firstFinishing(plan)) : plan.acts.at(off + 1);
   const taken = new Set(plan.areas.map(({ id }) => id));
   let inside = 'inside';

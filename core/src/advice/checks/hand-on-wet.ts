@@ -1,13 +1,10 @@
 import { gapBetween } from '../../kit/geometry';
-import { nameOf, outlineOf, addPass } from '../../document/plan';
+import { nameOf, outlineOf, addPass, techniqueOf } from '../../document/plan';
 import { dryAt } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
 import { beginAt } from './fixes';
 import { twoSquares } from './edge-plans';
-
-/** Techniques for which the hand rests on the sheet. */
-const RESTS: readonly string[] = ['line', 'nib', 'lift', 'print'];
 
 /** A resting hand reaches so far from what it draws, mm. */
 const HAND_MM = 60;
@@ -22,7 +19,7 @@ export const handOnWet: Check = {
   source: 'ours',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
-      if (act.kind !== 'pass' || !RESTS.includes(act.technique)) return [];
+      if (act.kind !== 'pass' || !techniqueOf(act.technique).rests) return [];
       const near = [...before.washes].filter(([area, wash]) => {
         const dryS = dryAt(wash);
         const isWet = dryS === null || dryS > startS + 1;

@@ -37,7 +37,7 @@ export const lighterOverDarker: Check = {
       if (act.kind !== 'pass' || act.mix === null) continue;
       yield null;
       const mix = mixOf(plan, act.mix);
-      if (mix.wanted === null && changedByGround(act.technique)) continue;
+      if (mix.wanted === null && techniqueOf(act.technique).showsGround) continue;
       const wantedL = (mix.wanted ?? glazeLab(planPaper(plan), [laidMix(plan, mix, act.filmUm)]))[0];
       for (const area of act.areas) {
         const covered = layersAt(plan, area, index).length;
@@ -68,9 +68,6 @@ const overDark = (wantedL: number | null): Plan =>
   );
 
 const reachedOver = (plan: Plan): number => colourAt(plan, 'sky', plan.acts.length)[0];
-
-const changedByGround = (technique: string): boolean =>
-  technique === 'glaze' || techniqueOf(technique).start === 'wet';
 
 /** What lies under an area goes round it instead, where that leaves the paper bare for it. */
 function paintedRound(plan: Plan, area: string, index: number): Pick<Found, 'fix'> {

@@ -1,5 +1,5 @@
 import { touchingAreas } from '../../order/areas';
-import { DRY_WARM, nameOf, addPass, smallPlan } from '../../document/plan';
+import { deedOf, nameOf, addPass, smallPlan } from '../../document/plan';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
 import { chore } from './edge-plans';
@@ -14,7 +14,7 @@ export const maskHeated: Check = {
   source: 'setting of masking fluid in this air (docs/whites.md)',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
-      if (act.kind !== 'chore' || act.chore !== DRY_WARM) return [];
+      if (deedOf(act) !== 'warms') return [];
       const masked = [...before.masks.keys()];
       const reached = act.areas.length === 0 ? masked : touchingAreas(plan, act.areas, masked);
       return reached.flatMap((area) => {

@@ -1,4 +1,5 @@
 import {
+  deedOf,
   DRY_WARM,
   nameOf,
   rightAfter,
@@ -111,8 +112,8 @@ export const saltHeated: Check = {
     return timeline.steps.flatMap(({ act, startS }) => {
       if (act.kind === 'pass' && act.technique === SALT && act.areas.length > 0)
         lying = { area: act.areas[0], pass: act.id };
-      if (act.kind === 'chore' && act.chore === 'unsalt') lying = null;
-      if (lying === null || act.kind !== 'chore' || act.chore !== DRY_WARM) return [];
+      if (deedOf(act) === 'takes-salt-off') lying = null;
+      if (lying === null || deedOf(act) !== 'warms') return [];
       const { area, pass } = lying;
       return [
         {

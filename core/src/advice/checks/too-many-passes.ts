@@ -1,5 +1,4 @@
 import {
-  LIFT,
   nameOf,
   planPaper,
   techniqueOf,
@@ -11,7 +10,7 @@ import {
 import type { Check } from './check';
 import { washedSky } from './edge-plans';
 
-/** More wet passes and lifting than the paper’s surface bears. Lifting rubs as much as two passes; ours. */
+/** More wet passes and lifting than the paper’s surface bears. Ours. */
 export const tooManyPasses: Check = {
   id: 'too-many-passes',
   name: 'More passes than the paper bears',
@@ -24,9 +23,9 @@ export const tooManyPasses: Check = {
     return plan.areas.flatMap(({ id: area }) => {
       let wear = 0;
       for (const [index, act] of plan.acts.entries()) {
-        if (act.kind !== 'pass' || techniqueOf(act.technique).wets === false) continue;
+        if (act.kind !== 'pass') continue;
         if (wettedThrough(plan, area, index) === null) continue;
-        wear += act.technique === LIFT ? 2 : 1;
+        wear += techniqueOf(act.technique).wear ?? 1;
         if (wear > bears)
           return [
             {

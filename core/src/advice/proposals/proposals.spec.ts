@@ -3,7 +3,15 @@ import { demoCards, heronAtLowTide } from '../../../../demo';
 import { runChecks } from '../checks';
 import { deltaE00 } from '../../kit/colour';
 import { glazeLab } from '../../materials/pigment';
-import { smallPlan, applyCommands, colourAt, mixOf, planPaper, planSchema, type Plan } from '../../document/plan';
+import {
+  smallPlan,
+  applyCommands,
+  colourAt,
+  mixOf,
+  planPaper,
+  planSchema,
+  type Plan,
+} from '../../document/plan';
 import { layOut } from '../../order/schedule';
 import { sketchedScene } from '../../testing/sketched-scene';
 import { proposePasses } from '.';

@@ -3,7 +3,18 @@ import { contains, rectangle } from '../../kit/geometry';
 import { paperById } from '../../materials/paper';
 import { matchIn, mixTable, pigmentByCode } from '../../materials/pigment';
 import { chance, done } from '../../kit/units';
-import { addArea, addMix, addPass, smallPlan, applyCommands, colourAt, layersAt, paintedOf, type Command, type Plan } from '../../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
+  applyCommands,
+  colourAt,
+  layersAt,
+  paintedOf,
+  type Command,
+  type Plan,
+} from '../../document/plan';
 import {
   counterchanges,
   lightnessOfTone,

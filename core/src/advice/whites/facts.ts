@@ -10,6 +10,7 @@ import {
   type Pass,
   type Plan,
   type White,
+  techniqueOf,
 } from '../../document/plan';
 import { asPart, done, remembered, type Work } from '../../kit/units';
 
@@ -76,10 +77,8 @@ const WHITE_PAINT = atReferenceFilm([{ pigment: pigmentByCode('PW6'), parts: 1 }
 /** Less dark than the paper by so much opaque white still reads as white: a difference of 10 is a lost edge, L*. */
 const AS_LIGHT = 8;
 
-const FLOWING = new Set(['wet-in-wet', 'graded-wash', 'pre-wet', 'charge']);
-
 /** Whether what a pass lays flows, so that a brush does not stop it round a shape. */
-const flowsOver = ({ technique }: Pass): boolean => FLOWING.has(technique);
+const flowsOver = ({ technique }: Pass): boolean => techniqueOf(technique).flows === true;
 
 /** Measures an area that is, or might be, kept light. */
 export function* measuringWhite(

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle, type Point, type Polygon } from '../../kit/geometry';
 import { PAPERS } from '../../materials/paper';
-import { addArea, addMix, addPass, smallPlan, applyCommands, type Command, type Plan, type White } from '../../document/plan';
+import {
+  addArea,
+  addMix,
+  addPass,
+  smallPlan,
+  applyCommands,
+  type Command,
+  type Plan,
+  type White,
+} from '../../document/plan';
 import { rankWays, whiteFacts } from '.';
 
 interface Case {

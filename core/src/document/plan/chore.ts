@@ -1,4 +1,9 @@
-/** An act at the table that is not painting. */
+import type { Act } from './act';
+
+/** What a chore does to the paper, where it does something. */
+export type ChoreDoes = 'masks' | 'unmasks' | 'warms' | 'takes-salt-off' | 'tapes' | 'untapes';
+
+/** An act at the table that is not painting: all that the program knows of it. */
 export interface Chore {
   readonly id: string;
   readonly name: string;
@@ -12,6 +17,9 @@ export interface Chore {
   readonly needsMatt?: true;
   /** It belongs to finishing, after the painting. */
   readonly finishing: boolean;
+  readonly does?: ChoreDoes;
+  /** Done once for all cards of a batch. */
+  readonly oncePerBatch?: true;
   /** For what cannot be undone: the test, and the question it answers. */
   readonly gate?: { readonly test: string; readonly question: string };
   readonly caution?: string;
@@ -35,10 +43,19 @@ export const CHORES: readonly Chore[] = [
     name: 'Lay ready: mixes, two jars, tissue',
     handsS: 8 * MINUTE,
     waitS: 0,
+    oncePerBatch: true,
     needsDry: false,
     finishing: false,
   },
-  { id: 'tape', name: 'Tape the sheet down', handsS: 3 * MINUTE, waitS: 0, needsDry: true, finishing: false },
+  {
+    id: 'tape',
+    name: 'Tape the sheet down',
+    handsS: 3 * MINUTE,
+    waitS: 0,
+    does: 'tapes',
+    needsDry: true,
+    finishing: false,
+  },
   {
     id: 'draw',
     name: 'Draw lightly in pencil',
@@ -52,6 +69,7 @@ export const CHORES: readonly Chore[] = [
     name: 'Mask',
     handsS: 5 * MINUTE,
     waitS: 0,
+    does: 'masks',
     needsDry: false,
     finishing: false,
     caution: LATEX,
@@ -61,6 +79,7 @@ export const CHORES: readonly Chore[] = [
     name: 'Take the mask off',
     handsS: 3 * MINUTE,
     waitS: 0,
+    does: 'unmasks',
     needsDry: false,
     finishing: true,
     gate: {
@@ -73,6 +92,7 @@ export const CHORES: readonly Chore[] = [
     name: 'Dry it warm',
     handsS: 4 * MINUTE,
     waitS: 0,
+    does: 'warms',
     needsDry: false,
     needsMatt: true,
     finishing: false,
@@ -83,6 +103,7 @@ export const CHORES: readonly Chore[] = [
     name: 'Brush the salt off',
     handsS: 1 * MINUTE,
     waitS: 0,
+    does: 'takes-salt-off',
     needsDry: true,
     finishing: false,
     gate: { test: 'Brush a little of the salt off at the edge', question: 'Does it come away dry?' },
@@ -118,6 +139,7 @@ export const CHORES: readonly Chore[] = [
     name: 'Take the tape off, slowly and flat',
     handsS: 2 * MINUTE,
     waitS: 0,
+    does: 'untapes',
     needsDry: true,
     finishing: true,
     gate: { test: 'Look along the edge of the tape, then feel it', question: 'Is the rim dry?' },
@@ -172,3 +194,7 @@ export const CHORES: readonly Chore[] = [
 
 /** Finds a chore by id; a plan's schema has already refused unknown ones. */
 export const choreOf = (id: string): Chore => CHORES.find((chore) => chore.id === id)!;
+
+/** What an act does to the paper, if it is a chore that does something. */
+export const deedOf = (act: Act): ChoreDoes | undefined =>
+  act.kind === 'chore' ? choreOf(act.chore).does : undefined;

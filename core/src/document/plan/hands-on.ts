@@ -1,6 +1,6 @@
 import { edgeLength, polygonArea } from '../../kit/geometry';
 import { strokeLength, type Resist } from '../../drawing/masking';
-import { choreOf } from './chore';
+import { choreOf, deedOf } from './chore';
 import type { Act, Pass } from './act';
 import { mixesOf } from './places';
 import type { Plan } from './plan';
@@ -45,7 +45,7 @@ export function handsOn(plan: Plan, act: Act): number {
       area / techniqueOf(act.technique).coverageMm2S +
       edge / CUTTING_IN_MM_S
     );
-  if (act.chore === 'mask-on' && act.areas.length > 0) {
+  if (deedOf(act) === 'masks' && act.areas.length > 0) {
     const byHand = plan.resists.filter(({ id }) => act.areas.includes(id));
     const drawn = byHand.reduce((sum, resist) => sum + handMaskS(resist), 0);
     return SET_UP_S + edge / MASK_EDGE_MM_S + area / MASK_FILL_MM2_S + drawn;

@@ -13,7 +13,7 @@ export {
   type Start,
 } from './act';
 export { applyCommands, replayOnJson, replayPatches, type Patch, type PlanChange } from './apply';
-export { CHORES, choreOf, DRY_WARM, type Chore } from './chore';
+export { CHORES, choreOf, deedOf, DRY_WARM, type Chore, type ChoreDoes } from './chore';
 export { commandSchema, type Command } from './command';
 export { addArea, addMix, addPass, smallPlan } from './small-plan';
 export { runCommand } from './run-command';
@@ -85,7 +85,9 @@ export {
   techniqueOf,
   WATER_WORDS,
   waterWord,
+  type Laying,
   type Technique,
+  type TechniqueWindow,
 } from './technique';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
 export { kindsOf, type Kind } from './kinds';

@@ -3,6 +3,7 @@ import { contains, interiorPoint, type Point } from '../../kit/geometry';
 import { glazeReflectance, lifted, mediumOf, type Mix } from '../../materials/pigment';
 import { remembered } from '../../kit/units';
 import type { Act, Pass } from './act';
+import { deedOf } from './chore';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import { mixOver } from './places';
 import type { Plan, White } from './plan';
@@ -16,9 +17,8 @@ export function maskedAfter(acts: readonly Act[], count: number): Set<string> {
 }
 
 function maskOrUnmask(masked: Set<string>, act: Act): void {
-  if (act.kind !== 'chore') return;
-  if (act.chore === 'mask-on') act.areas.forEach((area) => masked.add(area));
-  if (act.chore === 'mask-off') act.areas.forEach((area) => masked.delete(area));
+  if (deedOf(act) === 'masks') act.areas.forEach((area) => masked.add(area));
+  if (deedOf(act) === 'unmasks') act.areas.forEach((area) => masked.delete(area));
 }
 
 /** Every rule of colour asks for hearts. */

@@ -1,4 +1,19 @@
-/** A way of laying paint. What is not given here is the same for all. */
+import type { Stage } from '../../simulation/water';
+
+/** A stage that a wash comes to as it dries. */
+type Awaited = Exclude<Stage, 'puddled' | 'dry'>;
+
+/** From when until when something may go into its own wet wash. */
+export interface TechniqueWindow {
+  readonly from: 'laid' | Awaited;
+  /** As the paper comes to that stage; `early-damp`: in the first part of the damp stage. */
+  readonly until: Awaited | 'early-damp';
+}
+
+/** How a pass comes onto the paper without a brush: in round prints so large, or as the name says. */
+export type Laying = 'lift' | 'mist' | 'spatter' | 'salt' | { readonly printsMm: number };
+
+/** A way of laying paint: all that the program knows of it. What is not given is the same for all. */
 export interface Technique {
   readonly id: string;
   readonly name: string;
@@ -14,8 +29,22 @@ export interface Technique {
   readonly pigment: boolean;
   /** Share of its areas it covers: less than 1 where it leaves the paper showing. */
   readonly covers: number;
+  /** How it comes onto the paper if not in strokes of a brush. */
+  readonly laid?: Laying;
+  /** Said of what goes into its own wet wash; all else wants what it touches dry. */
+  readonly window?: TechniqueWindow;
+  /** Of a wash that grows weaker the last strokes carry this share of the first one's strength. */
+  readonly fadesTo?: number;
   /** Said only of what leaves no water. */
   readonly wets?: false;
+  /** It runs on over edges a brush would stop at. */
+  readonly flows?: true;
+  /** The hand rests on the sheet. */
+  readonly rests?: true;
+  /** It is meant to be changed by what lies below. */
+  readonly showsGround?: true;
+  /** It rubs the paper’s surface like so many passes, if not like one. */
+  readonly wear?: number;
   readonly advice: string;
 }
 
@@ -39,6 +68,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: false,
     covers: 1,
+    flows: true,
     advice: 'Clear water, short of the edge; tilt to find dry patches.',
   },
   {
@@ -61,6 +91,8 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    flows: true,
+    fadesTo: 0.15,
     advice: 'More water with each stroke; keep the bead running.',
   },
   {
@@ -72,6 +104,9 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: true,
     covers: 1,
+    flows: true,
+    showsGround: true,
+    window: { from: 'laid', until: 'damp' },
     advice: 'While it shines. Less water than is there.',
   },
   {
@@ -83,6 +118,9 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: true,
     covers: 1,
+    flows: true,
+    showsGround: true,
+    window: { from: 'laid', until: 'early-damp' },
     advice: 'Pigment in the brush, no more water than is there.',
   },
   {
@@ -94,6 +132,8 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: false,
     covers: 1,
+    showsGround: true,
+    window: { from: 'laid', until: 'damp' },
     advice: 'A damp brush beside the edge while it shines, then leave it.',
   },
   {
@@ -105,6 +145,8 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: true,
     covers: 1,
+    showsGround: true,
+    window: { from: 'satin', until: 'cool' },
     advice: 'On satin or damp paper, with no more water than is there.',
   },
   {
@@ -116,6 +158,9 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: false,
     covers: 1,
+    laid: 'mist',
+    showsGround: true,
+    window: { from: 'laid', until: 'damp' },
     advice: 'From an arm’s length, once over; shield what is to stay dry.',
   },
   {
@@ -127,6 +172,10 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'wet',
     pigment: false,
     covers: 1,
+    laid: 'salt',
+    showsGround: true,
+    window: { from: 'shiny', until: 'satin' },
+    wear: 0,
     wets: false,
     advice: 'While it shines. Then hands off, gentle warmth only, until it is dry.',
   },
@@ -139,6 +188,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    showsGround: true,
     advice: 'Bone dry below. Once over, do not scrub.',
   },
   {
@@ -172,6 +222,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    rests: true,
     advice: 'Fine point, paper bone dry.',
   },
   {
@@ -183,6 +234,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    rests: true,
     advice: 'Little paint on the nib, a stroke on scrap first; paper bone dry.',
   },
   {
@@ -194,6 +246,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 0.12,
+    laid: 'spatter',
     advice: 'Try it on scrap. Cover what must stay clean, the desk and your sleeves too.',
   },
   {
@@ -205,6 +258,9 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 0.5,
+    // A disc the size of a thumb.
+    laid: { printsMm: 9 },
+    rests: true,
     advice: 'Paint on disc, ball or stamp, a print on scrap first; press straight down.',
   },
   {
@@ -216,6 +272,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 0.5,
+    laid: { printsMm: 5 },
     advice: 'Wrung out, turned between the dabs; leave paper showing.',
   },
   {
@@ -227,6 +284,9 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: false,
     covers: 1,
+    laid: 'lift',
+    rests: true,
+    wear: 2,
     advice: 'Bone dry first. Damp brush, loosen, tissue; twice, and no harder than the paper bears.',
   },
   {

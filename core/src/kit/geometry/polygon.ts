@@ -165,9 +165,7 @@ export function bounds([outer]: Polygon): readonly [number, number, number, numb
 /** Whether the boxes round two regions meet: where they do not, neither do the regions. */
 export function boxesMeet(one: Polygon, other: Polygon): boolean {
   const [[x, y, width, height], [otherX, otherY, otherWidth, otherHeight]] = [bounds(one), bounds(other)];
-  return (
-    x <= otherX + otherWidth && otherX <= x + width && y <= otherY + otherHeight && otherY <= y + height
-  );
+  return x <= otherX + otherWidth && otherX <= x + width && y <= otherY + otherHeight && otherY <= y + height;
 }
 
 /** The middle of the smallest upright box round a polygon. */

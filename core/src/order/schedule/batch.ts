@@ -1,5 +1,5 @@
 import type { Evening } from '../../commission/occasion';
-import { choreOf, handsOn, kindsOf, type Act, type Kind, type Plan } from '../../document/plan';
+import { deedOf, choreOf, handsOn, kindsOf, type Act, type Kind, type Plan } from '../../document/plan';
 import {
   sequence,
   sequenceRequestSchema,
@@ -31,9 +31,6 @@ export interface Batch {
   /** How it falls on the painter's evenings; none where no evenings are given, `null` where they run out. */
   readonly evenings: readonly BatchEvening[] | null;
 }
-
-/** Done once, however many copies there are. */
-const ONCE = 'prepare';
 
 /** Rests longer than this are for the night, not for the table, s. */
 const OVERNIGHT_S = 3600;
@@ -93,7 +90,7 @@ const partsOf = (plan: Plan): Part[] =>
 
 const preparingS = (plan: Plan): number =>
   plan.acts
-    .filter((act) => act.kind === 'chore' && act.chore === ONCE)
+    .filter((act) => act.kind === 'chore' && choreOf(act.chore).oncePerBatch)
     .reduce((sum, act) => sum + handsOn(plan, act), 0);
 
 function partOf({ plan, copies }: Kind): Omit<Part, 'onceS'> {
@@ -147,14 +144,11 @@ function* ordered(
 }
 
 const isApart = (act: Act): boolean =>
-  act.kind === 'chore' && (act.chore === ONCE || choreOf(act.chore).waitS >= OVERNIGHT_S);
+  act.kind === 'chore' &&
+  (choreOf(act.chore).oncePerBatch === true || choreOf(act.chore).waitS >= OVERNIGHT_S);
 
 const boardOf = (act: Act): { board?: 'takes' | 'frees' } =>
-  act.kind === 'chore' && act.chore === 'tape'
-    ? { board: 'takes' }
-    : act.kind === 'chore' && act.chore === 'untape'
-      ? { board: 'frees' }
-      : {};
+  deedOf(act) === 'tapes' ? { board: 'takes' } : deedOf(act) === 'untapes' ? { board: 'frees' } : {};
 
 /** What is never taped needs no board. */
 const takesBoards = (tasks: readonly Task[]): boolean =>

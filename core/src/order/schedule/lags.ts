@@ -1,6 +1,6 @@
 import { touchingAreas } from '../areas';
 import { setsAfter } from '../../drawing/masking';
-import { choreOf, maskOn, techniqueOf, type Act, type Pass, type Plan } from '../../document/plan';
+import { deedOf, choreOf, maskOn, techniqueOf, type Act, type Pass, type Plan } from '../../document/plan';
 import type { Lag } from '../sequencing';
 import { done, type Work } from '../../kit/units';
 import { dryAt, reachedAt, type LaidWash } from './table';
@@ -32,7 +32,7 @@ function between(plan: Plan, timeline: Timeline, from: Act, to: Act): Pick<Lag, 
   if (whole(to))
     return { minS: to.kind === 'chore' && choreOf(to.chore).needsDry ? driesAfter(timeline, from) : waitS };
   if (touchingAreas(plan, to.areas, from.areas).length === 0) return null;
-  if (from.kind === 'chore') return { minS: from.chore === 'mask-on' ? setsS(plan, from) : waitS };
+  if (from.kind === 'chore') return { minS: deedOf(from) === 'masks' ? setsS(plan, from) : waitS };
   if (to.kind === 'pass' && to.start !== 'when-dry') return intoTheWet(timeline, from, to);
   return { minS: driesAfter(timeline, from) };
 }

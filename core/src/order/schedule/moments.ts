@@ -1,3 +1,4 @@
+import { deedOf } from '../../document/plan';
 import type { Timeline } from './timeline';
 
 /**
@@ -7,9 +8,7 @@ import type { Timeline } from './timeline';
 export function moments({ steps, washes }: Timeline, most: number): number[] {
   const laid = steps.flatMap(({ act, endS }) => (act.kind === 'pass' ? [endS] : [])).slice(0, most);
   if (laid.length === 0) return [];
-  const doneS = steps.flatMap(({ act, endS }) =>
-    act.kind === 'chore' && act.chore === 'mask-off' ? [endS] : [],
-  );
+  const doneS = steps.flatMap(({ act, endS }) => (deedOf(act) === 'unmasks' ? [endS] : []));
   const dryS = Math.max(...washes.map(({ untilS }) => untilS), ...laid, ...doneS);
   const spare = most - laid.length;
   const between = Array.from({ length: spare }, (_, i) => laid[0] + ((i + 1) * (dryS - laid[0])) / spare);

@@ -1,5 +1,5 @@
 import {
-  DRY_WARM,
+  deedOf,
   laidAt,
   maskedAfter,
   mixOf,
@@ -29,10 +29,7 @@ import { done, type Work } from '../../kit/units';
 import { onSheet, underShields } from './on-sheet';
 import { DRYER } from './table';
 import type { Step, Timeline } from './timeline';
-import { UNBRUSHED } from './unbrushed';
-
-/** Of a graded wash the last strokes carry this share of the first one's strength. */
-const GRADES_TO = 0.15;
+import { unbrushed } from './unbrushed';
 
 /** How finely, and on which sheet of its kind. */
 export interface RehearsalSetting {
@@ -74,8 +71,7 @@ export const rehearse = (plan: Plan, timeline: Timeline, setting: RehearsalSetti
 function* actsOf(plan: Plan, step: Step, index: number): Work<PanelAct[]> {
   const { act, startS, endS } = step;
   if (act.kind === 'chore') return choreOnPanel(plan, act, startS, endS);
-  const unbrushed = UNBRUSHED[act.technique];
-  return unbrushed ? unbrushed(plan, act, endS) : yield* brushed(plan, act, index, [startS, endS]);
+  return unbrushed(plan, act, endS) ?? (yield* brushed(plan, act, index, [startS, endS]));
 }
 
 /** What a chore does to the panel; most do nothing to it. */
@@ -84,14 +80,14 @@ function choreOnPanel(plan: Plan, act: ChoreAct, startS: number, endS: number): 
     .flatMap((id) => footprint(plan, id))
     .map((region) => ({ polygon: oneRing(onSheet(plan, region)) }));
   const heat = { kind: 'heat', atS: startS, seconds: Math.max(1, endS - startS), ...DRYER } as const;
-  switch (act.chore) {
-    case 'mask-on':
+  switch (deedOf(act)) {
+    case 'masks':
       return shapes.map((shape) => ({ kind: 'mask', atS: endS, shape }));
-    case 'mask-off':
+    case 'unmasks':
       return shapes.map((shape) => ({ kind: 'unmask', atS: endS, shape }));
-    case 'unsalt':
+    case 'takes-salt-off':
       return [{ kind: 'unsalt', atS: endS }];
-    case DRY_WARM:
+    case 'warms':
       return shapes.length === 0 ? [heat] : shapes.map((shape) => ({ ...heat, shape }));
     default:
       return [];
@@ -169,7 +165,7 @@ function strokeAct(
   share: number,
 ): ActOf<'stroke'> {
   const mix = id === null ? null : mixOf(plan, id);
-  const fades = pass.technique === 'graded-wash' ? 1 + (GRADES_TO - 1) * share : 1;
+  const { fadesTo = 1 } = techniqueOf(pass.technique);
   return {
     kind: 'stroke',
     atS: 0,
@@ -178,6 +174,6 @@ function strokeAct(
     load,
     dips: true,
     parts: mix ? mix.parts.map(({ pigment, parts }) => ({ pigment, parts })) : [],
-    strength: (mix?.strength ?? 1) * fades,
+    strength: (mix?.strength ?? 1) * (1 + (fadesTo - 1) * share),
   };
 }

@@ -1,9 +1,6 @@
 import { cardsBegun } from '../../commission/occasion';
-import type { Plan } from '../../document/plan';
+import { choreOf, type Plan } from '../../document/plan';
 import type { Timeline } from './timeline';
-
-/** Acts that are done once, however many copies are begun. */
-const ONCE = new Set(['prepare']);
 
 /**
  * What a card asks of the painter's evenings, min: hands on all copies and spares begun, and the waits of one, since
@@ -16,7 +13,7 @@ export function minutesAtTable(
   const begun = cardsBegun(brief);
   const handsOn = steps.map(({ act, startS, endS }) => ({
     s: endS - startS,
-    times: act.kind === 'chore' && ONCE.has(act.chore) ? 1 : begun,
+    times: act.kind === 'chore' && choreOf(act.chore).oncePerBatch ? 1 : begun,
   }));
   const ofOne = handsOn.reduce((sum, { s }) => sum + s, 0);
   const spanS = steps.length === 0 ? 0 : steps.at(-1)!.endS - steps[0].startS;

@@ -1,8 +1,8 @@
 import { touchingAreas } from '../areas';
 import { setsAfter } from '../../drawing/masking';
 import {
+  deedOf,
   choreOf,
-  DRY_WARM,
   handsOn,
   maskOn,
   planPaper,
@@ -130,15 +130,15 @@ export function afterAct(plan: Plan, act: Act, table: Table, endS: number, facto
         washes.set(area, layWash(plan, area, act.id, act.filmUm, table, endS, factor));
     return { ...table, washes, freeS: endS };
   }
-  if (act.chore === DRY_WARM) return { ...table, washes: warmed(plan, act, table, endS), freeS: endS };
+  if (deedOf(act) === 'warms') return { ...table, washes: warmed(plan, act, table, endS), freeS: endS };
   const masks = new Map(table.masks);
-  if (act.chore === 'mask-on') {
+  if (deedOf(act) === 'masks') {
     for (const area of act.areas) {
       const { setS } = setsAfter(maskOn(plan, area), plan.climate);
       masks.set(area, { area, onS: endS, setS: setS === null ? null : endS + setS });
     }
   }
-  if (act.chore === 'mask-off') act.areas.forEach((area) => masks.delete(area));
+  if (deedOf(act) === 'unmasks') act.areas.forEach((area) => masks.delete(area));
   return { ...table, masks, freeS: endS + choreOf(act.chore).waitS };
 }
 

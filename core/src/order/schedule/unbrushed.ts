@@ -10,13 +10,13 @@ import {
 import {
   laidAt,
   laidMix,
-  LIFT,
   mixOf,
   outlineOf,
   rimOf,
-  SALT,
+  techniqueOf,
   type Pass,
   type Plan,
+  type Laying,
 } from '../../document/plan';
 import { loadsByCode } from '../../materials/pigment';
 import { chance } from '../../kit/units';
@@ -35,14 +35,16 @@ const MOST_SPATTER = 0.9;
 /** A pinch of salt lies so thin, mm from grain to grain. */
 const GRAINS_APART_MM = 7;
 
-/** Printed with a disc the size of a thumb, dabbed with a sponge in smaller spots, mm across. */
-const PRINT_MM = 9;
-const DAB_MM = 5;
+/** What is done to the panel by a pass that is not laid with a brush; `null` for one that is. */
+export function unbrushed(plan: Plan, pass: Pass, atS: number): PanelAct[] | null {
+  const { laid } = techniqueOf(pass.technique);
+  if (laid === undefined) return null;
+  return typeof laid === 'object' ? prints(plan, pass, atS, laid.printsMm) : HANDS[laid](plan, pass, atS);
+}
 
-/** What is not laid with a brush, by its technique. */
-export const UNBRUSHED: Readonly<Partial<Record<string, Hand>>> = {
+const HANDS: Readonly<Record<Exclude<Laying, object>, Hand>> = {
   /** Loosened and taken up with a tissue, twice over. */
-  [LIFT]: (plan, { areas }, atS) =>
+  lift: (plan, { areas }, atS) =>
     areas.flatMap((area): PanelAct[] => {
       const shape = shapeOf(plan, area);
       return [
@@ -58,13 +60,11 @@ export const UNBRUSHED: Readonly<Partial<Record<string, Hand>>> = {
     })),
   mist: (plan, { areas, filmUm }, atS) =>
     areas.map((area) => ({ kind: 'mist', atS, area: shapeOf(plan, area), filmUm, pigments: [] })),
-  [SALT]: (plan, { areas }, atS) =>
+  salt: (plan, { areas }, atS) =>
     areas.flatMap((area): PanelAct[] => {
       const points = strewn(onSheet(plan, outlineOf(plan, area)), GRAINS_APART_MM);
       return points.length === 0 ? [] : [{ kind: 'salt', atS, points, grainMm: 1 }];
     }),
-  print: (plan, pass, atS) => prints(plan, pass, atS, PRINT_MM),
-  sponge: (plan, pass, atS) => prints(plan, pass, atS, DAB_MM),
 };
 
 const shapeOf = (plan: Plan, area: string): { polygon: Ring } => ({

@@ -1,4 +1,5 @@
 import {
+  deedOf,
   applyCommands,
   freeId,
   newPass,
@@ -45,7 +46,7 @@ export function* cheapestWayOut(plan: Plan, conflict: readonly Lag[]): Work<WayO
 
 function waysOut(plan: Plan, conflict: readonly Lag[]): Omit<WayOut, 'endS'>[] {
   const isMask = (act: string): boolean =>
-    plan.acts.some((other) => other.id === act && other.kind === 'chore' && other.chore === 'mask-on');
+    plan.acts.some((other) => other.id === act && deedOf(other) === 'masks');
   // What a mask is to keep must not be painted before it.
   const masked = conflict.some(({ from, to }) => isMask(from) || isMask(to));
   return conflict.flatMap(({ from, to, maxS }): Omit<WayOut, 'endS'>[] => {

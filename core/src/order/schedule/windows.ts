@@ -1,4 +1,4 @@
-import { SALT } from '../../document/plan';
+import { techniqueOf, type TechniqueWindow } from '../../document/plan';
 import { reachedAt, type LaidWash } from './table';
 
 /** When something may be added to a wash that is still wet, s from the start. */
@@ -13,22 +13,14 @@ const EARLY_DAMP = 1 / 3;
 
 /** The window of a technique that goes into its own wet wash; `null` for one that wants dry paper. */
 export function windowOf(technique: string, wash: LaidWash): Window | null {
-  const [mattS, dampEndS] = [reachedAt(wash, 'damp'), reachedAt(wash, 'cool')];
-  switch (technique) {
-    case 'wet-in-wet':
-    case 'soften':
-    case 'mist':
-      return { earliestS: wash.laidS, latestS: mattS };
-    case 'charge':
-      return {
-        earliestS: wash.laidS,
-        latestS: mattS === null || dampEndS === null ? mattS : mattS + EARLY_DAMP * (dampEndS - mattS),
-      };
-    case 'second-wet':
-      return { earliestS: reachedAt(wash, 'satin') ?? Infinity, latestS: dampEndS };
-    case SALT:
-      return { earliestS: reachedAt(wash, 'shiny') ?? Infinity, latestS: reachedAt(wash, 'satin') };
-    default:
-      return null;
-  }
+  const { window } = techniqueOf(technique);
+  if (!window) return null;
+  const earliestS = window.from === 'laid' ? wash.laidS : (reachedAt(wash, window.from) ?? Infinity);
+  return { earliestS, latestS: closesAt(wash, window.until) };
+}
+
+function closesAt(wash: LaidWash, until: TechniqueWindow['until']): number | null {
+  if (until !== 'early-damp') return reachedAt(wash, until);
+  const [dampS, coolS] = [reachedAt(wash, 'damp'), reachedAt(wash, 'cool')];
+  return dampS === null || coolS === null ? dampS : dampS + EARLY_DAMP * (coolS - dampS);
 }

@@ -1,4 +1,4 @@
-import { choreOf, handsOn, type Act, type Plan, type Sitting } from '../../document/plan';
+import { deedOf, choreOf, handsOn, type Act, type Plan, type Sitting } from '../../document/plan';
 import {
   afterAct,
   CLEAR_TABLE,
@@ -166,7 +166,7 @@ function wetNow(wash: LaidWash, atS: number): WetNow {
 }
 
 function fillsAWait(plan: Plan, act: Act, table: Table, atS: number): boolean {
-  if (act.kind === 'chore' && (act.chore === 'mask-off' || choreOf(act.chore).gate !== undefined))
+  if (act.kind === 'chore' && (deedOf(act) === 'unmasks' || choreOf(act.chore).gate !== undefined))
     return false;
   if (act.kind === 'chore' && choreOf(act.chore).finishing && act.chore !== 'letter') return false;
   const { untilS } = paperReady(plan, act, table);
