@@ -1,4 +1,4 @@
-import { deedOf, DRY_WARM } from '@kettle/core/document/plan';
+import { deedOf } from '@kettle/core/document/plan';
 import { dryBand, windowOf, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
