@@ -12,6 +12,14 @@ const FOLDERS: Readonly<Record<string, readonly string[]>> = {
 };
 /** By how much a number is changed, each way: about as much as a painter would notice. */
 const TIMES = [0.8, 1.25];
+/** Numbers that decide nothing a painter would see, by their names, and why: they are listed, not tried. */
+const SPARED: Readonly<Record<string, string>> = {
+  EVERY_MM: 'how densely the rim is looked at: a finer look finds the same',
+  FINDS_TO: 'how exactly a strength is found: mixes are stirred no finer',
+  SEARCH_S: 'time a search may take',
+  SAME_S: 'two starts within a second are one',
+  OVERNIGHT_S: 'no chore waits between ten minutes and eight hours',
+};
 const NUMBER = /^((?:export )?const [A-Z][A-Z_0-9]* = )(-?[\d_]+(?:\.\d+)?)(?=[; ])/gm;
 
 interface Mutant {
@@ -24,7 +32,8 @@ interface Mutant {
 
 /** Every number of a file by its name, and the file with it changed. */
 function mutantsOf(file: string, source: string): Mutant[] {
-  return [...source.matchAll(NUMBER)].flatMap((found) =>
+  const numbers = [...source.matchAll(NUMBER)].filter(([, before]) => !(before.split(' ').at(-3)! in SPARED));
+  return numbers.flatMap((found) =>
     TIMES.map((times) => {
       const [whole, before, from] = found;
       const to = String(Number(from.replaceAll('_', '')) * times);
@@ -92,5 +101,5 @@ console.log(`${killed} of ${tried.length} killed`);
 if (values.json !== undefined)
   writeFileSync(
     values.json,
-    `${JSON.stringify({ tried: tried.length, killed, killedPercent: (100 * killed) / tried.length, survivors }, null, 1)}\n`,
+    `${JSON.stringify({ tried: tried.length, killed, killedPercent: (100 * killed) / tried.length, survivors, spared: SPARED }, null, 1)}\n`,
   );

@@ -30,7 +30,7 @@ function wetterOnDamp(technique: string): Edge {
   const wash = washOn(washedSky());
   const dampS = reachedAt(wash, 'damp')! - wash.laidS + 5;
   const laid = (filmUm: number): Plan => intoSky(technique, dampS, { filmUm });
-  return { wrong: laid(BLOOM_UM + 1), right: laid(BLOOM_UM) };
+  return { wrong: laid(31), right: laid(30) };
 }
 
 /** A second wet pass with more water than the paper still holds. */

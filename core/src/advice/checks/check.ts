@@ -47,7 +47,7 @@ export type Found = Omit<Finding, 'id' | 'key' | 'severity' | 'station'> & { rea
 /** Nothing found so far: here a check that has much to try may be stopped. */
 export type Breath = null;
 
-/** A plan just on the wrong side of a check's number, and one just on the right side. */
+/** A plan just on the wrong side of a check's number, and one just on the right side: told by numbers of their own, not by the check's. */
 export interface Edge {
   readonly wrong: Plan;
   readonly right: Plan;

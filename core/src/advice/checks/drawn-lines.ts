@@ -9,7 +9,7 @@ export const linesThrough = (plan: Plan, area: string, kinds: readonly LineKind[
   ).length;
 
 /** A line along the edge of an area is wetted with it, mm. */
-export const EDGE_MM = 0.5;
+const EDGE_MM = 0.5;
 
 function within(plan: Plan, area: string, at: Point): boolean {
   const outline = outlineOf(plan, area);

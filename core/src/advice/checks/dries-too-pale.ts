@@ -46,7 +46,7 @@ export const driesTooPale: Check = {
       };
     }
   },
-  edges: () => [{ wrong: paleBy(LIMIT_L + 0.2), right: paleBy(LIMIT_L - 0.2) }],
+  edges: () => [{ wrong: paleBy(5.2), right: paleBy(4.8) }],
 };
 
 /** A wash that dries so much lighter than wanted, L*. */

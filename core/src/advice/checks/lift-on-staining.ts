@@ -34,7 +34,7 @@ export const liftOnStaining: Check = {
     }),
   edges: () => {
     const { liftedL } = whiteFacts(liftedTo(100), 'boat', liftedTo(100).whites[0]);
-    return [{ wrong: liftedTo(liftedL + LIMIT_L + 0.2), right: liftedTo(liftedL + LIMIT_L - 0.2) }];
+    return [{ wrong: liftedTo(liftedL + 5.2), right: liftedTo(liftedL + 4.8) }];
   },
 };
 

@@ -55,7 +55,7 @@ export const lighterOverDarker: Check = {
   },
   edges: () => {
     const reachedL = reachedOver(overDark(null));
-    return [{ wrong: overDark(reachedL + LIMIT_L + 0.2), right: overDark(reachedL + LIMIT_L - 0.2) }];
+    return [{ wrong: overDark(reachedL + 5.2), right: overDark(reachedL + 4.8) }];
   },
 };
 

@@ -1,6 +1,6 @@
 import { nameOf, techniqueOf, addPass, smallPlan, type Plan } from '../../document/plan';
 import type { Check } from './check';
-import { linesThrough, EDGE_MM } from './drawn-lines';
+import { linesThrough } from './drawn-lines';
 import { lineAt } from './edge-plans';
 
 /** Ink that dissolves runs as soon as it is wetted. */
@@ -27,14 +27,11 @@ export const lineWillRun: Check = {
       });
     }),
   edges: () => [
-    { wrong: inkedBoat(BOAT_X - EDGE_MM + 0.05), right: inkedBoat(BOAT_X - EDGE_MM - 0.05) },
+    { wrong: inkedBoat(59.55), right: inkedBoat(59.45) },
     { wrong: inkedBoat(70), right: inkedBoat(70, 'pencil') },
   ],
 };
 
-/** Where the boat begins, mm. */
-const BOAT_X = 60;
-
-/** A boat painted over an upright line so far from the left. */
+/** The boat, which begins at 60 mm, painted over an upright line so far from the left. */
 const inkedBoat = (x: number, kind: 'soluble-ink' | 'pencil' = 'soluble-ink'): Plan =>
   smallPlan(lineAt(x, kind), addPass('boat', 'boat', 'blue'));

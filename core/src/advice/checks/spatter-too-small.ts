@@ -26,7 +26,7 @@ export const spatterTooSmall: Check = {
         },
       ];
     }),
-  edges: () => [{ wrong: sprayed(SEEN_MM - 0.01), right: sprayed(SEEN_MM) }],
+  edges: () => [{ wrong: sprayed(0.29), right: sprayed(0.3) }],
 };
 
 /** Two drops so large, and a larger one. */

@@ -38,7 +38,7 @@ export const stencilWetBelow: Check = {
       });
     });
   },
-  edges: () => [{ wrong: laidAgainAfter(LIMIT_S - 1), right: laidAgainAfter(LIMIT_S) }],
+  edges: () => [{ wrong: laidAgainAfter(179), right: laidAgainAfter(180) }],
 };
 
 /** A stencil laid on the field so many seconds after it was on the sky. */

@@ -28,7 +28,7 @@ export const tapeOnKeep: Check = {
             },
           ];
         }),
-  edges: () => [{ wrong: drawnBeyond(LIMIT_MM + 0.1), right: drawnBeyond(LIMIT_MM - 0.1) }],
+  edges: () => [{ wrong: drawnBeyond(0.55), right: drawnBeyond(0.45) }],
 };
 
 /** An area that reaches so far beyond the edge of the panel. */

@@ -43,7 +43,7 @@ const boatInSky = (codes: readonly [sky: string, boat: string], start: Pass['sta
 function asItDries(codes: readonly [sky: string, boat: string]): Edge {
   const wash = washOn(boatInSky(codes, 'when-dry'));
   const at = (gm2: number): Plan => boatInSky(codes, { atS: wash.laidS + driesTo(wash, gm2) });
-  return { wrong: at(MIXES_GM2 + 2), right: at(MIXES_GM2 - 2) };
+  return { wrong: at(64), right: at(60) };
 }
 
 /** Opposites that run together make a grey. */

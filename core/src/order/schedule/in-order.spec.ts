@@ -41,6 +41,33 @@ describe('an order that ends sooner', () => {
     expect([...better.order].sort()).toEqual(glazeFirst.acts.map(({ id }) => id).sort());
   });
 
+  it('is worth telling from a minute on', () => {
+    const savesS = (handsS: number): Plan =>
+      smallPlan(
+        addPass('sky-wash', 'sky', 'blue', { handsS: 60 }),
+        addPass('sky-glaze', 'sky', 'dark', { handsS: 60 }),
+        addPass('field-wash', 'field', 'lemon', { handsS }),
+      );
+    const savingS = (handsS: number): number => {
+      const plan = savesS(handsS);
+      const sooner = applyCommands(plan, [
+        { do: 'move-act', act: 'field-wash', to: plan.acts.findIndex(({ id }) => id === 'sky-glaze') },
+      ]).plan;
+      return layOut(plan).endS - layOut(sooner).endS;
+    };
+    /** The hands-on time with which the better order saves so much. */
+    const handsToSave = (wantedS: number): number => {
+      let [less, more] = [0, 2000];
+      while (more - less > 0.01) {
+        const middle = (less + more) / 2;
+        if (savingS(middle) < wantedS) less = middle;
+        else more = middle;
+      }
+      return more;
+    };
+    expect([56, 64].map((wantedS) => betterOf(savesS(handsToSave(wantedS))) !== null)).toEqual([false, true]);
+  });
+
   it('is none where the acts stand well, and where one never can begin', () => {
     const { plan } = betterOf(glazeFirst)!;
     expect(betterOf(plan)).toBeNull();
@@ -167,6 +194,16 @@ describe('what can be done in a wait', () => {
       { do: 'change-pass', pass: 'field-wash', change: { handsS: wait.waitS + 1 } },
     ]).plan;
     expect(idleWaits(long, layOut(long))[0].meanwhile).toEqual([]);
+  });
+
+  it('is told of a minute and a half, and not of less', () => {
+    const waiting = (waitS: number): Plan => {
+      const first = smallPlan(addPass('sky-wash', 'sky', 'blue', { handsS: 60 }));
+      const { endS } = layOut(first).steps.find(({ act }) => act.id === 'sky-wash')!;
+      const later = addPass('field-wash', 'field', 'lemon', { handsS: 30, start: { atS: endS + waitS } });
+      return applyCommands(first, [later]).plan;
+    };
+    expect([89, 91].map((waitS) => idleWaits(waiting(waitS), layOut(waiting(waitS))).length)).toEqual([0, 1]);
   });
 
   it('puts nothing into the wet out of its window', () => {

@@ -25,6 +25,10 @@ describe('forward', () => {
     });
     expect(planForward(TODAY, [], 10, 1)).toBeNull();
     expect(planForward(TODAY, EVENINGS, 0, 0)?.readyOn).toBe(TODAY);
+    // Two years hold 105 Saturdays from here; nobody waits longer.
+    const saturdays = [{ weekday: 6, minutes: 1 }];
+    expect(planForward(TODAY, saturdays, 105, 0)).not.toBeNull();
+    expect(planForward(TODAY, saturdays, 106, 0)).toBeNull();
   });
 
   it('hands out all minutes, on evenings there are', () => {
@@ -48,6 +52,26 @@ describe('a card in time', () => {
     expect(mostCopies).toBeGreaterThan(1);
     expect(asked({ needBy: '2026-12-24', copies: mostCopies!, spares: 1 }).back!.feasible).toBe(true);
     expect(asked({ needBy: '2026-12-24', copies: mostCopies! + 1, spares: 1 }).back!.feasible).toBe(false);
+  });
+
+  it('never more copies than a card may have', () => {
+    const all = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, minutes: 600 }));
+    const long = applyCommands(plan, [{ do: 'set-brief', change: { needBy: '2027-11-27' } }]).plan;
+    expect(inTime(long, timeline, all, TODAY).mostCopies).toBe(500);
+  });
+
+  it('dried warm, three tenths of the waits are left', () => {
+    const glazed = smallPlan(addPass('wash', 'sky', 'blue'), addPass('glaze', 'sky', 'blue'));
+    const laid = layOut(glazed);
+    const { handsMin, waitMin } = minutesAtTable(glazed, laid);
+    // One Saturday before the day, a night under weight between.
+    const brief = { needBy: '2026-11-29', postingDays: 0 };
+    const wanted = applyCommands(glazed, [{ do: 'set-brief', change: brief }]).plan;
+    const isEnough = (share: number): boolean =>
+      inTime(wanted, laid, [{ weekday: 6, minutes: handsMin + share * waitMin }], TODAY).help.some(
+        ({ way }) => way === 'hair-dryer',
+      );
+    expect([isEnough(0.32), isEnough(0.28)]).toEqual([true, false]);
   });
 
   it('each help named is enough by itself', () => {

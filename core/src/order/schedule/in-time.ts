@@ -1,4 +1,5 @@
 import {
+  MOST_COPIES,
   planBack,
   planForward,
   PRESSING_NIGHTS,
@@ -32,8 +33,6 @@ export type Help =
 
 /** What of the waits is left when every layer is dried warm. Ours, and careful: a dryer does ten times better on paper. */
 const WARM_WAITS = 0.3;
-
-const MOST_COPIES = 500;
 
 /** When to sit down so that a card is there by the day it is wanted; `null` without such a day. */
 export function backFrom(

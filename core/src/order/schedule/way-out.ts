@@ -25,7 +25,7 @@ export interface WayOut {
 }
 
 /** A way out is looked at no longer than this, s. */
-const LIMIT_S = 0.5;
+const SEARCH_S = 0.5;
 
 /**
  * The cheapest way out of rules that cannot hold together: what goes into the wet comes straight after what it goes into, or
@@ -37,7 +37,7 @@ export function* cheapestWayOut(plan: Plan, conflict: readonly Lag[]): Work<WayO
     const changed = applyCommands(plan, way.commands).plan;
     const request = paintingOf(changed, layOut(changed));
     if (!request) continue;
-    const { makespanS } = yield* sequence({ ...request, timeLimitS: LIMIT_S });
+    const { makespanS } = yield* sequence({ ...request, timeLimitS: SEARCH_S });
     if (makespanS !== null && (cheapest === null || makespanS < cheapest.endS))
       cheapest = { ...way, endS: makespanS };
   }
