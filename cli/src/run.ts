@@ -1,7 +1,6 @@
 import { parseJson, readKettleFile } from '@kettle/core/files/formats';
-import type { FontId, LetterFont } from '@kettle/core/drawing/lettering';
 import { BadInput } from '@kettle/core/kit/units';
-import type { CliCommand } from './command';
+import type { CliCommand, Fonts } from './command';
 import { areas } from './commands/areas';
 import { check } from './commands/check';
 import { cut } from './commands/cut';
@@ -49,8 +48,6 @@ export interface RunResult {
   readonly out: string;
   readonly err: string;
 }
-
-type Fonts = ReadonlyMap<FontId, LetterFont>;
 
 /** Whether what is asked for sets words, and needs the shipped fonts. */
 export const setsWords = ([name]: readonly string[]): boolean =>

@@ -1,14 +1,10 @@
 import { measureAreas } from '@kettle/core/order/areas';
 import { readPlan } from '@kettle/core/document/versions';
-import type { CliCommand } from '../command';
+import { planCommand } from '../command';
 
-export const areas: CliCommand = {
+export const areas = planCommand({
   name: 'areas',
   says: 'a plan → how large its areas are, how narrow, and which touch',
-  shape: {
-    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
-    out: 'areas[{id,cm2,narrowestMm,edgeMm,touching[{id,sharedMm}]}]',
-  },
-  input: 'plan',
+  answers: 'areas[{id,cm2,narrowestMm,edgeMm,touching[{id,sharedMm}]}]',
   run: (input) => ({ areas: measureAreas(readPlan(input)) }),
-};
+});

@@ -1,20 +1,17 @@
 import { checkAllKinds } from '@kettle/core/advice/checks';
 import { readPlan } from '@kettle/core/document/versions';
 import { layOut } from '@kettle/core/order/schedule';
-import type { CliCommand } from '../command';
+import { planCommand } from '../command';
 
-export const check: CliCommand = {
+export const check = planCommand({
   name: 'check',
   says: 'a plan → what is physically wrong with it',
-  shape: {
-    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
-    out: 'findings[{id,severity:"stop"|"look"|"note",where{area?,pass?,atS?},number{value,unit,limit},why,fix?}]',
-  },
-  input: 'plan',
+  answers:
+    'findings[{id,severity:"stop"|"look"|"note",where{area?,pass?,atS?},number{value,unit,limit},why,fix?}]',
   run: (input) => {
     const plan = readPlan(input);
     const findings = checkAllKinds(plan, layOut(plan));
     // Where a finding is mended is a matter of the app's stations.
     return { findings: findings.map((finding) => ({ ...finding, station: undefined })) };
   },
-};
+});

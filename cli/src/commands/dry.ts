@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { climateSchema, heatToolSchema } from '@kettle/core/materials/climate';
 import { paperById } from '@kettle/core/materials/paper';
-import { BadInput, readInput } from '@kettle/core/kit/units';
+import { BadInput } from '@kettle/core/kit/units';
 import { dry as dryWash, evaporationRate } from '@kettle/core/simulation/water';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 
 const inputSchema = z.strictObject({
   paper: z.string(),
@@ -15,16 +15,12 @@ const inputSchema = z.strictObject({
 
 const SECONDS_PER_HOUR = 3600;
 
-export const dry: CliCommand = {
+export const dry = jsonCommand({
   name: 'dry',
   says: 'when each stage of a drying wash ends',
-  shape: {
-    in: 'paper, filmUm, climate{tempC,rh,airMs}, paperWaterGm2?=0, heatTool?{airMs?=5,airTempC?=60,fromS?=0,seconds?}',
-    out: 'stages{puddledEndS,shinyEndS,satinEndS,dampEndS,coolEndS} (null = never), evaporationGm2h',
-  },
-  input: 'json',
-  run: (input) => {
-    const { paper: paperId, ...wash } = readInput(inputSchema, input);
+  reads: inputSchema,
+  answers: 'stages{puddledEndS,shinyEndS,satinEndS,dampEndS,coolEndS} (null = never), evaporationGm2h',
+  run: ({ paper: paperId, ...wash }) => {
     const paper = paperById(paperId);
     if (wash.paperWaterGm2 > paper.capacityGm2)
       throw new BadInput(
@@ -34,4 +30,4 @@ export const dry: CliCommand = {
     const { stages } = dryWash({ paper, ...wash });
     return { stages, evaporationGm2h: evaporationRate(wash.climate) * SECONDS_PER_HOUR };
   },
-};
+});

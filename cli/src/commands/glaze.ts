@@ -2,8 +2,7 @@ import * as z from 'zod';
 import { hexOf, labOf, lightSchema } from '@kettle/core/kit/colour';
 import { paperById } from '@kettle/core/materials/paper';
 import { glazeReflectance, pigmentByCode, REFERENCE_FILM_UM } from '@kettle/core/materials/pigment';
-import { readInput } from '@kettle/core/kit/units';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 
 const inputSchema = z.strictObject({
   paper: z.string(),
@@ -23,16 +22,13 @@ const inputSchema = z.strictObject({
   light: lightSchema.default('D65'),
 });
 
-export const glaze: CliCommand = {
+export const glaze = jsonCommand({
   name: 'glaze',
   says: 'layers of paint on paper → colour',
-  shape: {
-    in: 'paper, layers[{parts[{pigment,parts}],strength,filmUm?=100}] bottom first, wet?=0 0…1 of the top layer, light?="D65"|"warm"|"led" (hex and lab as seen by an eye used to it)',
-    out: 'hex lab reflectance[36]',
-  },
-  input: 'json',
-  run: (input) => {
-    const { paper, layers, wet, light } = readInput(inputSchema, input);
+  reads: inputSchema,
+  note: 'layers from the bottom up, wet of the top one; hex and lab as seen by an eye used to the light',
+  answers: 'hex lab reflectance[36]',
+  run: ({ paper, layers, wet, light }) => {
     const mixes = layers.map((layer, i) => ({
       ...layer,
       parts: layer.parts.map(({ pigment, parts }, j) => ({
@@ -44,4 +40,4 @@ export const glaze: CliCommand = {
     const lab = labOf(reflectance, light);
     return { hex: hexOf(lab), lab, reflectance: [...reflectance] };
   },
-};
+});

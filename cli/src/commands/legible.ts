@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { FONT_IDS } from '@kettle/core/drawing/lettering';
-import { readInput } from '@kettle/core/kit/units';
 import { legibility } from '@kettle/core/advice/whites';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 
 const mm = z.number().positive().max(200);
 
@@ -14,17 +13,15 @@ const inputSchema = z.strictObject({
   brushTipMm: mm,
 });
 
-export const legible: CliCommand = {
+export const legible = jsonCommand({
   name: 'legible',
   says: 'which masked letters can still be read, and the height that cures the others',
-  shape: {
-    in: 'text, font id, capHeightMm, maskLineMm (finest line of the mask), brushTipMm',
-    out: 'letters[{char,index,counterMm|null,strokeMm,problem null|"counter-closed"|"counter-unpaintable"|"stroke-too-fine"}], cureCapHeightMm (null if none ≤ 60)',
-  },
-  input: 'json',
+  reads: inputSchema,
+  note: 'maskLineMm the finest line of the mask',
+  answers:
+    'letters[{char,index,counterMm|null,strokeMm,problem null|"counter-closed"|"counter-unpaintable"|"stroke-too-fine"}], cureCapHeightMm (null if none ≤ 60)',
   letters: true,
-  run: (input, fonts) => {
-    const { text, font, capHeightMm, ...tools } = readInput(inputSchema, input);
+  run: ({ text, font, capHeightMm, ...tools }, fonts) => {
     return legibility(text, fonts.get(font)!, capHeightMm, tools);
   },
-};
+});

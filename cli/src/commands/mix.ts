@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { paperById } from '@kettle/core/materials/paper';
 import { matchColour, type MatchedMix } from '@kettle/core/materials/pigment';
-import { readInput } from '@kettle/core/kit/units';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 import { labOfTarget, pigmentsByCode, plainParts, targetSchema } from './paint-input';
 
 const inputSchema = z.strictObject({
@@ -12,16 +11,13 @@ const inputSchema = z.strictObject({
   maxPigments: z.int().min(1).max(3).default(3),
 });
 
-export const mix: CliCommand = {
+export const mix = jsonCommand({
   name: 'mix',
   says: 'a wanted colour → parts and water',
-  shape: {
-    in: 'target "#rrggbb"|{lab:[L,a,b]}, palette[code…] 1–6, paper, maxPigments?=3',
-    out: 'parts[{pigment,parts}] strength waterPerPaint pigmentGm2 wet{hex,lab} dry{hex,lab} deltaE00 reachable missing?{words,dL,dC,dh} simple{…same…}',
-  },
-  input: 'json',
-  run: (input) => {
-    const { target, palette, paper, maxPigments } = readInput(inputSchema, input);
+  reads: inputSchema,
+  answers:
+    'parts[{pigment,parts}] strength waterPerPaint pigmentGm2 wet{hex,lab} dry{hex,lab} deltaE00 reachable missing?{words,dL,dC,dh} simple{…same…}',
+  run: ({ target, palette, paper, maxPigments }) => {
     const { best, simple } = matchColour({
       target: labOfTarget(target),
       palette: pigmentsByCode(palette, 'palette'),
@@ -30,6 +26,6 @@ export const mix: CliCommand = {
     });
     return { ...plain(best), simple: plain(simple) };
   },
-};
+});
 
 const plain = (mixed: MatchedMix) => ({ ...mixed, parts: plainParts(mixed.parts) });

@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { paperById } from '@kettle/core/materials/paper';
 import { choosePaletteFrom, PIGMENTS } from '@kettle/core/materials/pigment';
-import { readInput } from '@kettle/core/kit/units';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 import { labOfTarget, pigmentsByCode, plainParts, targetSchema } from './paint-input';
 
 const inputSchema = z.strictObject({
@@ -16,16 +15,14 @@ const inputSchema = z.strictObject({
 /** A metallic turns with the light, so it stands for no wanted colour unless it is named. */
 const ALL = PIGMENTS.filter(({ metallic }) => !metallic);
 
-export const palette: CliCommand = {
+export const palette = jsonCommand({
   name: 'palette',
   says: 'wanted colours → the few pigments that give them',
-  shape: {
-    in: 'targets["#rrggbb"|{lab:[L,a,b]}…] 1–24, size 1–8, paper, from?[code…]=all but metallics, keep?[code…]',
-    out: 'pigments[code…] mixes[{target,parts[{pigment,parts}],strength,deltaE00}] meanDeltaE maxDeltaE exact',
-  },
-  input: 'json',
-  run: (input) => {
-    const { targets, size, paper, from, keep } = readInput(inputSchema, input);
+  reads: inputSchema,
+  note: 'from left out: all but metallics',
+  answers:
+    'pigments[code…] mixes[{target,parts[{pigment,parts}],strength,deltaE00}] meanDeltaE maxDeltaE exact',
+  run: ({ targets, size, paper, from, keep }) => {
     const kept = pigmentsByCode(keep, 'keep');
     const named = from ? pigmentsByCode(from, 'from') : ALL;
     const box = [...named, ...kept.filter((pigment) => !named.includes(pigment))];
@@ -47,4 +44,4 @@ export const palette: CliCommand = {
       exact: answer.exact,
     };
   },
-};
+});

@@ -1,14 +1,10 @@
 import { readPlan } from '@kettle/core/document/versions';
 import { proposePasses } from '@kettle/core/advice/proposals';
-import type { CliCommand } from '../command';
+import { planCommand } from '../command';
 
-export const propose: CliCommand = {
+export const propose = planCommand({
   name: 'propose',
   says: 'a plan → the plan with passes thought out from its areas, whites and mixes',
-  shape: {
-    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
-    out: 'a plan; its whites, chores and mixes as they were',
-  },
-  input: 'plan',
+  answers: 'a plan; its whites, chores and mixes as they were',
   run: (input) => proposePasses(readPlan(input)).plan,
-};
+});

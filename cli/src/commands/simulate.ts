@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import * as z from 'zod';
 import { writePng, type Picture } from '@kettle/core/files/formats';
 import { plainPaintKernel } from '@kettle/core/materials/pigment';
-import { BadInput, done, MM_PER_INCH, readInput } from '@kettle/core/kit/units';
+import { BadInput, done, MM_PER_INCH } from '@kettle/core/kit/units';
 import {
   cellAt,
   pictureOf,
@@ -13,7 +13,7 @@ import {
   type PanelRun,
 } from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 
 const inputSchema = simulationSchema.extend({
   png: z.string().min(1).optional(),
@@ -21,16 +21,12 @@ const inputSchema = simulationSchema.extend({
   kernel: z.enum(['simd', 'plain']).default('simd'),
 });
 
-export const simulate: CliCommand = {
+export const simulate = jsonCommand({
   name: 'simulate',
   says: 'water and pigment on a panel, act by act',
-  shape: {
-    in: 'widthMm, heightMm, cellMm, paper, climate{tempC,rh,airMs}, seed, acts[{atS,kind,…}], stopS, probes?[{name,shape}], sampleS?, png?=path, fields?=folder, kernel?="simd"|"plain"',
-    out: 'samples[{atS,probes[{name,filmUm,paperGm2,stage,pigments{code:gm2},lab}]}] balance{…} steps',
-  },
-  input: 'json',
-  run: (input) => {
-    const { png, fields, kernel, ...simulation } = readInput(inputSchema, input);
+  reads: inputSchema,
+  answers: 'samples[{atS,probes[{name,filmUm,paperGm2,stage,pigments{code:gm2},lab}]}] balance{…} steps',
+  run: ({ png, fields, kernel, ...simulation }) => {
     return done(
       run(simulation, kernel === 'plain' ? plainPanelKernel : panelKernelFromBuild(), (panel) => {
         if (png) save('png', png, () => writeFileSync(png, writePng(printed(panel))));
@@ -38,7 +34,7 @@ export const simulate: CliCommand = {
       }),
     );
   },
-};
+});
 
 /** A panel as a picture of its true size. */
 function printed(run: PanelRun): Picture {

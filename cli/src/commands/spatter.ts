@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { readInput } from '@kettle/core/kit/units';
 import { shapeSchema, spatterDrops } from '@kettle/core/simulation/water';
-import type { CliCommand } from '../command';
+import { jsonCommand } from '../command';
 
 const side = z.number().positive().max(2000);
 
@@ -18,13 +17,10 @@ const inputSchema = z.strictObject({
     .default([]),
 });
 
-export const spatter: CliCommand = {
+export const spatter = jsonCommand({
   name: 'spatter',
   says: 'where the drops of a spatter fall',
-  shape: {
-    in: 'tool "toothbrush"|"tapped-brush", brushSize?, face{widthMm,heightMm}, area shape, coverage 0…1, seed, shields?[{shape,edge "cut"|"torn"}]',
-    out: 'drops[{xMm,yMm,diameterMm}]',
-  },
-  input: 'json',
-  run: (input) => ({ drops: spatterDrops(readInput(inputSchema, input)) }),
-};
+  reads: inputSchema,
+  answers: 'drops[{xMm,yMm,diameterMm}]',
+  run: (input) => ({ drops: spatterDrops(input) }),
+});

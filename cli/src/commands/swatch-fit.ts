@@ -2,8 +2,8 @@ import * as z from 'zod';
 import { hexSchema, labOfHex, labSchema } from '@kettle/core/kit/colour';
 import { paperById } from '@kettle/core/materials/paper';
 import { calibrate, pigmentByCode } from '@kettle/core/materials/pigment';
-import { BadInput, readInput } from '@kettle/core/kit/units';
-import type { CliCommand } from '../command';
+import { BadInput } from '@kettle/core/kit/units';
+import { jsonCommand } from '../command';
 
 const inputSchema = z.strictObject({
   like: z.string(),
@@ -22,16 +22,13 @@ const inputSchema = z.strictObject({
     .max(12),
 });
 
-export const swatchFit: CliCommand = {
+export const swatchFit = jsonCommand({
   name: 'swatch-fit',
   says: 'painted swatches → the pigment’s spectra',
-  shape: {
-    in: 'like code, paper, swatches[{strength, lab:[L,a,b]|hex:"#rrggbb", ground?="paper"|"black", with?=code mixed in 1:1}] 2–12; a strength left out is fitted, with three swatches or more',
-    out: 'pigment{…} residuals[ΔE00…] worst strengths[…]',
-  },
-  input: 'json',
-  run: (input) => {
-    const { like, paper, swatches } = readInput(inputSchema, input);
+  reads: inputSchema,
+  note: 'with: a code mixed in 1:1; a strength left out is fitted, with three swatches or more',
+  answers: 'pigment{…} residuals[ΔE00…] worst strengths[…]',
+  run: ({ like, paper, swatches }) => {
     return calibrate(
       pigmentByCode(like, 'like'),
       paperById(paper),
@@ -48,4 +45,4 @@ export const swatchFit: CliCommand = {
       }),
     );
   },
-};
+});

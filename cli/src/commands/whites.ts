@@ -1,16 +1,12 @@
 import { readPlan } from '@kettle/core/document/versions';
 import { layOut } from '@kettle/core/order/schedule';
 import { rankWays, whiteFacts } from '@kettle/core/advice/whites';
-import type { CliCommand } from '../command';
+import { planCommand } from '../command';
 
-export const whites: CliCommand = {
+export const whites = planCommand({
   name: 'whites',
   says: 'a plan → for each of its whites the ways to keep it, the best first',
-  shape: {
-    in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)',
-    out: 'whites[{id,ways[{way,score 0…100,reasons[…],numbers{}}]}]',
-  },
-  input: 'plan',
+  answers: 'whites[{id,ways[{way,score 0…100,reasons[…],numbers{}}]}]',
   run: (input) => {
     const plan = readPlan(input);
     const { masks } = layOut(plan);
@@ -22,4 +18,4 @@ export const whites: CliCommand = {
       }),
     };
   },
-};
+});

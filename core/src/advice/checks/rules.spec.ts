@@ -70,6 +70,20 @@ describe('what a check finds', () => {
     expect(late(accepted)).toEqual([]);
   });
 
+  it('no mix is made weaker than a fiftieth, however deep it lies', () => {
+    const weakened = (filmUm: number): number | null => {
+      const plan = smallPlan(
+        mixFrom('deep', ['PB60'], { strength: 0.9 }),
+        addPass('sky', 'sky', 'dark', { filmUm }),
+        addPass('field', 'field', 'deep', { filmUm }),
+      );
+      const [command] = of('one-value', plan)[0].fix?.commands ?? [];
+      return command?.do === 'put-mix' ? command.mix.strength : null;
+    };
+    expect(weakened(1110)).toBeCloseTo(0.021, 3);
+    expect(weakened(1240)).toBeNull();
+  });
+
   it('what floats wants something wet, and its fix wets it first', () => {
     const plan = smallPlan(
       addPass('float', 'sky', 'blue', { technique: 'wet-in-wet', start: 'straight-on' }),
