@@ -1,4 +1,4 @@
-import { deedOf } from '@kettle/core/document/plan';
+import { deedOf, type Plan } from '@kettle/core/document/plan';
 import { dryBand, windowOf, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
@@ -79,15 +79,23 @@ const AXIS_PX = 26;
 /** Waits shorter than this need no word, s. */
 const WORTH_A_WORD_S = 90;
 
-/** The hands, every area and every mask through time, for a drawing `width` px wide; it shows no less than `leastEndS`. */
-export function driftDrawing(
-  { plan, timeline, findings }: LookAhead,
-  width: number,
-  leastEndS = 0,
-): DriftDrawing {
+/** Where times and rows of a plan come to lie on the drawing. */
+interface Scale {
+  readonly endS: number;
+  readonly pxPerS: number;
+  readonly x: (s: number) => number;
+  readonly rowPx: number;
+  /** Areas that are wetted or masked, and masks drawn by hand: what has a row. */
+  readonly rows: readonly { readonly id: string; readonly name: string }[];
+  readonly rowOf: ReadonlyMap<string, number>;
+  /** What begins on the drawing. */
+  readonly steps: LookAhead['timeline']['steps'];
+  readonly heats: LookAhead['timeline']['steps'];
+}
+
+function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number): Scale {
   const endS = Math.max(leastEndS, paintingEnd(timeline));
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
-  const x = (s: number): number => LEFT_PX + Math.min(s, endS) * pxPerS;
   const wetted = plan.areas.filter(
     ({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id),
   );
@@ -97,10 +105,19 @@ export function driftDrawing(
   const heats = timeline.steps.filter(({ act }) => deedOf(act) === 'warms');
   const heatRows = heats.length > 0 ? 1 : 0;
   const rowPx = Math.max(LEAST_ROW_PX, Math.min(ROW_PX, ROWS_PX / (rows.length + heatRows)));
-  const rowOf = new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + (i + heatRows) * rowPx]));
-  const steps = timeline.steps.filter(({ startS }) => startS < endS);
-  const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
-  const numbers = new Map(plan.acts.map((act, i) => [act.id, i + 1]));
+  return {
+    ...{ endS, pxPerS, rows, rowPx, heats },
+    x: (s) => LEFT_PX + Math.min(s, endS) * pxPerS,
+    rowOf: new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + (i + heatRows) * rowPx])),
+    steps: timeline.steps.filter(({ startS }) => startS < endS),
+  };
+}
+
+/** The hands, every area and every mask through time, for a drawing `width` px wide; it shows no less than `leastEndS`. */
+export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): DriftDrawing {
+  const scale = scaleOf(ahead, width, leastEndS);
+  const { endS, pxPerS, x, rows, rowPx, heats } = scale;
+  const heatRows = heats.length > 0 ? 1 : 0;
   return {
     width,
     height: FIRST_ROW_Y + Math.max(1, rows.length + heatRows) * rowPx + AXIS_PX - 14,
@@ -108,98 +125,116 @@ export function driftDrawing(
     endS,
     pxPerS,
     handsY: HANDS_Y,
-    hands: steps.map(({ act, startS, endS: doneS }) => ({
-      id: act.id,
-      x: x(startS),
-      width: Math.max(2, x(doneS) - x(startS)),
-      label: actInWords(plan, act),
-    })),
-    waits: steps.flatMap(({ act, startS, waited }) =>
-      waited && startS - waited.fromS > WORTH_A_WORD_S
-        ? [
-            {
-              id: act.id,
-              x: x(waited.fromS),
-              width: x(startS) - x(waited.fromS),
-              label: `wait ${formatSpan(startS - waited.fromS)}`,
-            },
-          ]
-        : [],
-    ),
+    hands: scale.steps.map((step) => handsMark(ahead.plan, step, x)),
+    waits: scale.steps.flatMap((step) => waitMark(step, x)),
     heat:
-      heats.length === 0
-        ? null
-        : {
-            y: FIRST_ROW_Y,
-            marks: heats.map(({ act, startS, endS: offS }) => ({
-              ...{ id: act.id, x: x(startS), width: Math.max(2, x(offS) - x(startS)) },
-              label: actInWords(plan, act),
-            })),
-          },
-    bands: timeline.washes.flatMap((wash) => {
-      const band = dryBand(wash);
-      // What is wetted again before it may be dry has no end of its own.
-      if (!band || wash.untilS < band[0] || !rowOf.has(wash.area)) return [];
-      return [
-        {
-          ...{ id: `${wash.act}/${wash.area}`, y: rowOf.get(wash.area)! },
-          ...{ x: x(band[0]), width: x(band[1]) - x(band[0]) },
-          label: `dry between ${formatSpan(band[0] - wash.laidS)} and ${formatSpan(band[1] - wash.laidS)} after it is laid, four days in five`,
-        },
-      ];
-    }),
-    windows: steps.flatMap(({ act, before }) =>
-      act.kind !== 'pass'
-        ? []
-        : act.areas.flatMap((area) => {
-            const wash = before.washes.get(area);
-            const window = wash ? windowOf(act.technique, wash) : null;
-            if (!wash || !window || window.latestS === null || window.earliestS > window.latestS) return [];
-            return [
-              {
-                ...{ id: `${act.id}/${area}`, y: rowOf.get(area)! },
-                ...{ x: x(window.earliestS), width: x(window.latestS) - x(window.earliestS) },
-                label: `${actInWords(plan, act)}: start no later than ${formatClock(window.latestS)}`,
-              },
-            ];
-          }),
-    ),
-    strands: rows.map(({ id, name }) => {
-      const y = rowOf.get(id)!;
-      const spans = timeline.washes.filter((w) => w.area === id).sort((a, b) => a.laidS - b.laidS);
-      return {
-        area: id,
-        name,
-        y,
-        spans: spans.map(({ act, laidS, untilS }) => ({ act, laidS, untilS })),
-        parts: spans.flatMap((span, i) => {
-          const startS = steps.find(({ act }) => act.id === span.act)?.startS ?? span.laidS;
-          const freshlyWet = i === 0 || spans[i - 1].untilS < span.laidS;
-          return [...(freshlyWet ? [laying(span, startS, x, y)] : []), ...drying(span, x, y)];
-        }),
-      };
-    }),
-    masks: timeline.masks.map(({ area, onS, setS, offS }) => ({
-      area,
-      y: rowOf.get(area)!,
-      x: x(onS),
-      width: x(offS ?? endS) - x(onS),
-      setX: x(setS ?? endS),
-      label: setS === null ? 'never sets' : `set after ${formatSpan(setS - onS)}`,
-    })),
-    pegs: steps.flatMap(({ act, startS }) =>
-      act.kind === 'pass'
-        ? act.areas.map((area) => ({
-            pass: act.id,
-            x: x(startS),
-            y: rowOf.get(area) ?? HANDS_Y,
-            number: numbers.get(act.id)!,
-            stop: stopped.has(act.id),
-          }))
-        : [],
-    ),
+      heatRows === 0 ? null : { y: FIRST_ROW_Y, marks: heats.map((step) => handsMark(ahead.plan, step, x)) },
+    bands: ahead.timeline.washes.flatMap((wash) => dryBandMark(wash, scale)),
+    windows: scale.steps.flatMap((step) => windowMarks(ahead.plan, step, scale)),
+    strands: rows.map((row) => strandOf(row, ahead.timeline, scale)),
+    masks: ahead.timeline.masks.map((mask) => maskMark(mask, scale)),
+    pegs: pegsOf(ahead, scale),
     ticks: ticks(endS, pxPerS).map((s) => ({ x: x(s), label: s === 0 ? '0' : formatSpan(s) })),
   };
+}
+
+type Step = Scale['steps'][number];
+
+/** What the hands do, while they do it. */
+const handsMark = (plan: Plan, { act, startS, endS }: Step, x: Scale['x']): DriftMark => ({
+  ...{ id: act.id, x: x(startS), width: Math.max(2, x(endS) - x(startS)) },
+  label: actInWords(plan, act),
+});
+
+/** A wait of the hands that is worth a word. */
+function waitMark({ act, startS, waited }: Step, x: Scale['x']): DriftMark[] {
+  if (!waited || startS - waited.fromS <= WORTH_A_WORD_S) return [];
+  return [
+    {
+      ...{ id: act.id, x: x(waited.fromS), width: x(startS) - x(waited.fromS) },
+      label: `wait ${formatSpan(startS - waited.fromS)}`,
+    },
+  ];
+}
+
+function dryBandMark(wash: WetSpan, { x, rowOf }: Scale): DriftDrawing['bands'] {
+  const band = dryBand(wash);
+  // What is wetted again before it may be dry has no end of its own.
+  if (!band || wash.untilS < band[0] || !rowOf.has(wash.area)) return [];
+  return [
+    {
+      ...{ id: `${wash.act}/${wash.area}`, y: rowOf.get(wash.area)! },
+      ...{ x: x(band[0]), width: x(band[1]) - x(band[0]) },
+      label: `dry between ${formatSpan(band[0] - wash.laidS)} and ${formatSpan(band[1] - wash.laidS)} after it is laid, four days in five`,
+    },
+  ];
+}
+
+/** When a pass may go into the washes it meets. */
+function windowMarks(plan: Plan, { act, before }: Step, { x, rowOf }: Scale): DriftDrawing['windows'] {
+  if (act.kind !== 'pass') return [];
+  return act.areas.flatMap((area) => {
+    const wash = before.washes.get(area);
+    const window = wash ? windowOf(act.technique, wash) : null;
+    if (!wash || !window || window.latestS === null || window.earliestS > window.latestS) return [];
+    return [
+      {
+        ...{ id: `${act.id}/${area}`, y: rowOf.get(area)! },
+        ...{ x: x(window.earliestS), width: x(window.latestS) - x(window.earliestS) },
+        label: `${actInWords(plan, act)}: start no later than ${formatClock(window.latestS)}`,
+      },
+    ];
+  });
+}
+
+/** The water of a row as it comes and goes. */
+function strandOf(
+  { id, name }: Scale['rows'][number],
+  { washes }: LookAhead['timeline'],
+  { x, rowOf, steps }: Scale,
+): Strand {
+  const y = rowOf.get(id)!;
+  const spans = washes.filter((w) => w.area === id).sort((a, b) => a.laidS - b.laidS);
+  return {
+    area: id,
+    name,
+    y,
+    spans: spans.map(({ act, laidS, untilS }) => ({ act, laidS, untilS })),
+    parts: spans.flatMap((span, i) => {
+      const startS = steps.find(({ act }) => act.id === span.act)?.startS ?? span.laidS;
+      const freshlyWet = i === 0 || spans[i - 1].untilS < span.laidS;
+      return [...(freshlyWet ? [laying(span, startS, x, y)] : []), ...drying(span, x, y)];
+    }),
+  };
+}
+
+const maskMark = (
+  { area, onS, setS, offS }: LookAhead['timeline']['masks'][number],
+  { x, endS, rowOf }: Scale,
+): DriftDrawing['masks'][number] => ({
+  area,
+  y: rowOf.get(area)!,
+  x: x(onS),
+  width: x(offS ?? endS) - x(onS),
+  setX: x(setS ?? endS),
+  label: setS === null ? 'never sets' : `set after ${formatSpan(setS - onS)}`,
+});
+
+/** A peg for each area of each pass; red where something stops it. */
+function pegsOf({ plan, findings }: LookAhead, { x, rowOf, steps }: Scale): DriftDrawing['pegs'] {
+  const stopped = new Set(findings.filter((f) => f.severity === 'stop').map((f) => f.where.pass));
+  const numbers = new Map(plan.acts.map((act, i) => [act.id, i + 1]));
+  return steps.flatMap(({ act, startS }) =>
+    act.kind === 'pass'
+      ? act.areas.map((area) => ({
+          pass: act.id,
+          x: x(startS),
+          y: rowOf.get(area) ?? HANDS_Y,
+          number: numbers.get(act.id)!,
+          stop: stopped.has(act.id),
+        }))
+      : [],
+  );
 }
 
 /** The drift line ends when the last wash is dry and the last mask off; pressing overnight is for Finish. */

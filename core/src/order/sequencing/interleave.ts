@@ -44,38 +44,109 @@ interface Next {
  * while others wait within their latest starts, so that the work of one fills the waits of another; nothing is begun unless
  * all that is open can still be ended in time. `null` where the boards have run out, or an end was not found.
  */
-export function* interleaved(
-  one: Project,
-  blocks: readonly Block[],
-  copies: number,
-  { ofCopy, goOnS }: Turns,
-): Packing {
-  const { jobs, holdings } = one;
-  const distances = Distances.of(one)!;
-  const end = distances.size - 1;
-  const ties = blocks.map((block) => tiesIn(one, block));
-  const waits = blocks.map((block) => waitsOf(one, block));
-  const boards = blocks.map(({ jobs: own }) => holdings.filter(({ takes }) => own.includes(takes)).length);
-  const starts = new Float64Array(jobs.length * copies).fill(Number.NaN);
-  const unbegun = new Set(
-    blocks.flatMap(({ jobs: own, offsets }, block) => {
-      const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
-      return Array.from({ length: jobs[own[0]].copies }, (_, copy) => ({
-        ...{ block, copy },
-        turnS: tailS + ofCopy(copy),
-      }));
-    }),
-  );
-  const open: Open[] = [];
-  let [nowS, freeBoards, makespanS] = [0, one.boards, 0];
+export function* interleaved(one: Project, blocks: readonly Block[], copies: number, turns: Turns): Packing {
+  const work = new Interleaving(one, blocks, copies, turns);
+  for (let laid = 1; !work.isDone; laid++) {
+    if (laid % JOBS_A_BREATH === 0) yield;
+    const next = work.choices().find((choice) => work.goes(choice));
+    if (!next) return null;
+    work.lay(next);
+  }
+  return { starts: startsOfAll(one, work.starts), makespanS: work.makespanS };
+}
+
+/** Blocks of copies as they are taken in turn: what is laid, what is open, what has not begun. */
+class Interleaving {
+  /** Start of each job of each copy, s; `NaN` of those to come. */
+  readonly starts: Float64Array;
+  makespanS = 0;
+  private nowS = 0;
+  private freeBoards: number;
+  private readonly open: Open[] = [];
+  private readonly unbegun: Set<Pick<Open, 'block' | 'copy' | 'turnS'>>;
+  /** By block: what ties its jobs to one another, what they wait for outside it, and how many boards it takes. */
+  private readonly ties: readonly (readonly (readonly number[])[])[];
+  private readonly waits: readonly ReturnType<typeof waitsOf>[];
+  private readonly boards: readonly number[];
+
+  constructor(
+    private readonly one: Project,
+    private readonly blocks: readonly Block[],
+    copies: number,
+    private readonly turns: Turns,
+  ) {
+    const { jobs, holdings } = one;
+    this.freeBoards = one.boards;
+    this.starts = new Float64Array(jobs.length * copies).fill(Number.NaN);
+    this.ties = blocks.map((block) => tiesIn(one, block));
+    this.waits = blocks.map((block) => waitsOf(one, block));
+    this.boards = blocks.map((block) => holdings.filter(({ takes }) => block.jobs.includes(takes)).length);
+    const distances = Distances.of(one)!;
+    const end = distances.size - 1;
+    this.unbegun = new Set(
+      blocks.flatMap(({ jobs: own, offsets }, block) => {
+        const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
+        return Array.from({ length: jobs[own[0]].copies }, (_, copy) => ({
+          ...{ block, copy },
+          turnS: tailS + turns.ofCopy(copy),
+        }));
+      }),
+    );
+  }
+
+  get isDone(): boolean {
+    return this.unbegun.size === 0 && this.open.length === 0;
+  }
+
+  /** What might be done next, the earliest first, of those that begin together the one whose turn it is. */
+  choices(): Next[] {
+    const list = this.open.flatMap((of) => this.jobsLeft(of, this.turns.goOnS));
+    if (this.open.length < MOST_OPEN)
+      for (const turn of this.unbegun) {
+        const of = this.opened(turn);
+        if (of) list.push(...this.jobsLeft(of, 0));
+      }
+    return list.sort((a, b) =>
+      Math.abs(a.startS - b.startS) > SAME_S ? a.startS - b.startS : b.turnS - a.turnS,
+    );
+  }
+
+  /** Whether all that is open can still be ended once this is done. */
+  goes({ of, job, startS }: Next): boolean {
+    const isNew = !this.open.includes(of);
+    of.starts[job] = startS;
+    const ends = this.canEnd(isNew ? [...this.open, of] : this.open, startS + this.handsOf(of, job));
+    of.starts[job] = Number.NaN;
+    return ends;
+  }
+
+  /** Does it. */
+  lay({ of, job, startS }: Next): void {
+    if (!this.open.includes(of)) this.begin(of);
+    const { jobs, holdings } = this.one;
+    const own = this.blocks[of.block].jobs[job];
+    of.starts[job] = startS;
+    this.starts[of.copy * jobs.length + own] = startS;
+    this.nowS = startS + jobs[own].handsS;
+    this.makespanS = Math.max(this.makespanS, this.nowS);
+    this.freeBoards += holdings.filter(({ frees }) => frees === own).length;
+    if (!of.starts.some(Number.isNaN)) this.open.splice(this.open.indexOf(of), 1);
+  }
+
+  private begin(of: Open): void {
+    this.open.push(of);
+    this.freeBoards -= this.boards[of.block];
+    for (const turn of this.unbegun)
+      if (turn.block === of.block && turn.copy === of.copy) this.unbegun.delete(turn);
+  }
 
   /** A block all of whose outside waits have begun, ready to be opened. */
-  const opened = (turn: Pick<Open, 'block' | 'copy' | 'turnS'>): Open | null => {
+  private opened(turn: Pick<Open, 'block' | 'copy' | 'turnS'>): Open | null {
     const { block, copy } = turn;
-    if (boards[block] > freeBoards) return null;
-    const outside = waits[block].map((list) =>
+    if (this.boards[block] > this.freeBoards) return null;
+    const outside = this.waits[block].map((list) =>
       list.reduce((latest, { from, weightS }) => {
-        const at = starts[copy * jobs.length + from];
+        const at = this.starts[copy * this.one.jobs.length + from];
         return Number.isNaN(at) ? Number.NaN : Math.max(latest, at + weightS);
       }, 0),
     );
@@ -84,87 +155,59 @@ export function* interleaved(
       ...turn,
       starts: new Float64Array(outside.length).fill(Number.NaN),
       fromS: Float64Array.from(outside, (_, j) =>
-        outside.reduce((latest, from, i) => Math.max(latest, from + ties[block][i][j]), 0),
+        outside.reduce((latest, from, i) => Math.max(latest, from + this.ties[block][i][j]), 0),
       ),
     };
-  };
+  }
 
-  const handsOf = ({ block }: Pick<Open, 'block'>, i: number): number => jobs[blocks[block].jobs[i]].handsS;
+  private jobsLeft(of: Open, moreS: number): Next[] {
+    const list: Next[] = [];
+    for (let job = 0; job < of.starts.length; job++)
+      if (Number.isNaN(of.starts[job])) {
+        const startS = Math.max(this.nowS, earliestOf(of, this.ties[of.block], job));
+        list.push({ of, job, startS, turnS: of.turnS + moreS });
+      }
+    return list;
+  }
 
-  /** Whether all that is open can be ended when hands are free from some time on: the latest start first. */
-  const canEnd = (list: readonly Open[], fromS: number): boolean => {
+  private handsOf({ block }: Pick<Open, 'block'>, i: number): number {
+    return this.one.jobs[this.blocks[block].jobs[i]].handsS;
+  }
+
+  /** Whether all of a list can be ended when hands are free from some time on: the latest start first. */
+  private canEnd(list: readonly Open[], fromS: number): boolean {
     let tried = 0;
     const from = (atS: number): boolean => {
-      const left: { of: Open; i: number; startS: number; latestS: number }[] = [];
-      for (const of of list)
-        for (let i = 0; i < of.starts.length; i++) {
-          if (!Number.isNaN(of.starts[i])) continue;
-          const startS = Math.max(atS, earliestOf(of, ties[of.block], i));
-          const latestS = latestOf(of, ties[of.block], i);
-          if (startS > latestS + SAME_S) return false;
-          left.push({ of, i, startS, latestS });
-        }
-      left.sort((a, b) => a.latestS - b.latestS || a.startS - b.startS);
+      const left = this.leftOf(list, atS);
+      if (left === null) return false;
       for (const { of, i, startS } of left) {
         if (++tried > MOST_TRIED) return false;
         of.starts[i] = startS;
-        const ends = from(startS + handsOf(of, i));
+        const ends = from(startS + this.handsOf(of, i));
         of.starts[i] = Number.NaN;
         if (ends) return true;
       }
       return left.length === 0;
     };
     return from(fromS);
-  };
-
-  /** What might be done next, the earliest first, of those that begin together the one whose turn it is. */
-  const choices = (): Next[] => {
-    const list: Next[] = [];
-    const consider = (of: Open, more: number): void => {
-      for (let job = 0; job < of.starts.length; job++)
-        if (Number.isNaN(of.starts[job])) {
-          const startS = Math.max(nowS, earliestOf(of, ties[of.block], job));
-          list.push({ of, job, startS, turnS: of.turnS + more });
-        }
-    };
-    for (const of of open) consider(of, goOnS);
-    if (open.length < MOST_OPEN)
-      for (const turn of unbegun) {
-        const of = opened(turn);
-        if (of) consider(of, 0);
-      }
-    return list.sort((a, b) =>
-      Math.abs(a.startS - b.startS) > SAME_S ? a.startS - b.startS : b.turnS - a.turnS,
-    );
-  };
-
-  const goes = ({ of, job, startS }: Next): boolean => {
-    const isNew = !open.includes(of);
-    of.starts[job] = startS;
-    const ends = canEnd(isNew ? [...open, of] : open, startS + handsOf(of, job));
-    of.starts[job] = Number.NaN;
-    return ends;
-  };
-
-  for (let laid = 1; unbegun.size > 0 || open.length > 0; laid++) {
-    if (laid % JOBS_A_BREATH === 0) yield;
-    const next = choices().find(goes);
-    if (!next) return null;
-    const { of, job, startS } = next;
-    if (!open.includes(of)) {
-      open.push(of);
-      freeBoards -= boards[of.block];
-      for (const turn of unbegun) if (turn.block === of.block && turn.copy === of.copy) unbegun.delete(turn);
-    }
-    const own = blocks[of.block].jobs[job];
-    of.starts[job] = startS;
-    starts[of.copy * jobs.length + own] = startS;
-    nowS = startS + jobs[own].handsS;
-    makespanS = Math.max(makespanS, nowS);
-    freeBoards += holdings.filter(({ frees }) => frees === own).length;
-    if (!of.starts.some(Number.isNaN)) open.splice(open.indexOf(of), 1);
   }
-  return { starts: startsOfAll(one, starts), makespanS };
+
+  /** The jobs of a list that are to come, that with the latest start first; `null` where one already comes too late. */
+  private leftOf(
+    list: readonly Open[],
+    atS: number,
+  ): { readonly of: Open; readonly i: number; readonly startS: number }[] | null {
+    const left: { of: Open; i: number; startS: number; latestS: number }[] = [];
+    for (const of of list)
+      for (let i = 0; i < of.starts.length; i++) {
+        if (!Number.isNaN(of.starts[i])) continue;
+        const startS = Math.max(atS, earliestOf(of, this.ties[of.block], i));
+        const latestS = latestOf(of, this.ties[of.block], i);
+        if (startS > latestS + SAME_S) return null;
+        left.push({ of, i, startS, latestS });
+      }
+    return left.sort((a, b) => a.latestS - b.latestS || a.startS - b.startS);
+  }
 }
 
 /** By how much each job of a block must start after each other, s; −∞ where nothing is said. */

@@ -69,102 +69,135 @@ interface Turn {
   readonly turnS: number;
 }
 
+/** Copies laid block by block, that which can begin first; `null` where none can any more. */
 function* lay(
   one: Project,
   blocks: readonly Block[],
   copies: number,
   turnOf: (copy: number) => number,
 ): Packing {
-  const { jobs, holdings } = one;
-  const distances = Distances.of(one)!;
-  const end = distances.size - 1;
-  const placeOf = placesIn(blocks);
-  const after = blocks.map((_, block) =>
-    one.arcs.flatMap(({ from, to, weightS }) => {
-      const [a, b] = [placeOf.get(from)!, placeOf.get(to)!];
-      return b.block === block && a.block !== block
-        ? [{ block: a.block, gapS: a.offsetS + weightS - b.offsetS }]
-        : [];
-    }),
-  );
-  const left = new Set(
-    blocks.flatMap(({ jobs: own, offsets }, block) => {
-      const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
-      return Array.from({ length: jobs[own[0]].copies }, (_, copy): Turn => ({
-        block,
-        copy,
-        turnS: tailS + turnOf(copy),
-      }));
-    }),
-  );
-  const [hands, heat] = [new Calendar(one.hands), new Calendar(1)];
-  const shelf = new BoardShelf(one.boards, holdings.length * copies);
-  const takenIn = blocks.map((_, b) => holdings.filter(({ takes }) => placeOf.get(takes)!.block === b));
-  const freedIn = blocks.map((_, b) =>
-    holdings.filter(({ frees }) => frees !== null && placeOf.get(frees)!.block === b),
-  );
-  const laidAt = blocks.map(() => new Float64Array(copies).fill(Number.NaN));
-  const starts = new Float64Array(jobs.length * copies);
-  let makespanS = 0;
+  const work = new Laying(one, blocks, copies, turnOf);
+  for (let laid = 1; !work.isDone; laid++) {
+    if (laid % JOBS_A_BREATH === 0) yield;
+    const next = work.earliest();
+    if (next === null) return null;
+    work.lay(next);
+  }
+  return { starts: startsOfAll(one, work.starts), makespanS: work.makespanS };
+}
 
-  /** From when a block may be laid; `NaN` while it waits for one that is not laid, or for a board. */
-  const readyAt = ({ block, copy }: Turn): number => {
-    const waits = after[block].map((other) => laidAt[other.block][copy] + other.gapS);
-    const boards = takenIn[block].map(({ takes }) => {
-      const freeS = shelf.freeFrom();
-      return freeS === null ? Number.NaN : freeS - placeOf.get(takes)!.offsetS;
-    });
-    return Math.max(0, ...waits, ...boards);
-  };
-
+/** Blocks of copies as they find hands, heat and boards. */
+class Laying {
+  /** Start of each job of each copy, s. */
+  readonly starts: Float64Array;
+  makespanS = 0;
+  private readonly left: Set<Turn>;
+  private readonly hands: Calendar;
+  private readonly heat = new Calendar(1);
+  private readonly shelf: BoardShelf;
+  private readonly placeOf: ReturnType<typeof placesIn>;
+  /** By block: which others it follows, and by how much. */
+  private readonly after: readonly (readonly { readonly block: number; readonly gapS: number }[])[];
+  private readonly takenIn: readonly Project['holdings'][];
+  private readonly freedIn: readonly Project['holdings'][];
+  /** When each block of each copy is laid, s; `NaN` of those to come. */
+  private readonly laidAt: readonly Float64Array[];
   /** When each block could begin when it was last looked at; what is laid meanwhile can only make it later. */
-  const fitS = new Map<Turn, number>();
+  private readonly fitS = new Map<Turn, number>();
+
+  constructor(
+    private readonly one: Project,
+    private readonly blocks: readonly Block[],
+    copies: number,
+    turnOf: (copy: number) => number,
+  ) {
+    const { jobs, holdings } = one;
+    const placeOf = placesIn(blocks);
+    this.placeOf = placeOf;
+    this.hands = new Calendar(one.hands);
+    this.shelf = new BoardShelf(one.boards, holdings.length * copies);
+    this.starts = new Float64Array(jobs.length * copies);
+    this.laidAt = blocks.map(() => new Float64Array(copies).fill(Number.NaN));
+    this.takenIn = blocks.map((_, b) => holdings.filter(({ takes }) => placeOf.get(takes)!.block === b));
+    this.freedIn = blocks.map((_, b) =>
+      holdings.filter(({ frees }) => frees !== null && placeOf.get(frees)!.block === b),
+    );
+    this.after = blocks.map((_, block) =>
+      one.arcs.flatMap(({ from, to, weightS }) => {
+        const [a, b] = [placeOf.get(from)!, placeOf.get(to)!];
+        return b.block === block && a.block !== block
+          ? [{ block: a.block, gapS: a.offsetS + weightS - b.offsetS }]
+          : [];
+      }),
+    );
+    const distances = Distances.of(one)!;
+    const end = distances.size - 1;
+    this.left = new Set(
+      blocks.flatMap(({ jobs: own, offsets }, block) => {
+        const tailS = Math.max(...own.map((job, i) => distances.at(job + 1, end) - offsets[i]));
+        return Array.from({ length: jobs[own[0]].copies }, (_, copy): Turn => ({
+          ...{ block, copy },
+          turnS: tailS + turnOf(copy),
+        }));
+      }),
+    );
+  }
+
+  get isDone(): boolean {
+    return this.left.size === 0;
+  }
+
   /** The block that can begin first. */
-  const earliest = (): Turn | null => {
-    const ready = [...left].filter((turn) => !Number.isNaN(readyAt(turn)));
+  earliest(): Turn | null {
+    const ready = [...this.left].filter((turn) => !Number.isNaN(this.readyAt(turn)));
     for (;;) {
       let first: Turn | null = null;
       for (const turn of ready) {
-        if (!fitS.has(turn)) fitS.set(turn, firstFit(one, blocks[turn.block], readyAt(turn), hands, heat));
-        const sooner = first === null ? -1 : fitS.get(turn)! - fitS.get(first)!;
+        if (!this.fitS.has(turn)) this.fitS.set(turn, this.fits(turn, this.readyAt(turn)));
+        const sooner = first === null ? -1 : this.fitS.get(turn)! - this.fitS.get(first)!;
         if (first === null || sooner < -SAME_S || (sooner < SAME_S && turn.turnS > first.turnS)) first = turn;
       }
       if (first === null) return null;
-      const nowS = firstFit(
-        one,
-        blocks[first.block],
-        Math.max(readyAt(first), fitS.get(first)!),
-        hands,
-        heat,
-      );
-      if (nowS <= fitS.get(first)! + SAME_S) return first;
-      fitS.set(first, nowS);
-    }
-  };
-
-  for (let laid = 1; left.size > 0; laid++) {
-    if (laid % JOBS_A_BREATH === 0) yield;
-    const next = earliest();
-    if (next === null) return null;
-    left.delete(next);
-    const { block, copy } = next;
-    const atS = fitS.get(next)!;
-    laidAt[block][copy] = atS;
-    blocks[block].jobs.forEach((job, i) => {
-      const startS = atS + blocks[block].offsets[i];
-      const endS = startS + jobs[job].handsS;
-      starts[copy * jobs.length + job] = startS;
-      hands.add(startS, endS);
-      if (jobs[job].heat) heat.add(startS, endS);
-      makespanS = Math.max(makespanS, endS);
-    });
-    for (const holding of takenIn[block]) shelf.take(holding, copy);
-    for (const holding of freedIn[block]) {
-      const { offsetS } = placeOf.get(holding.frees!)!;
-      shelf.free(holding, copy, atS + offsetS + jobs[holding.frees!].handsS);
+      const nowS = this.fits(first, Math.max(this.readyAt(first), this.fitS.get(first)!));
+      if (nowS <= this.fitS.get(first)! + SAME_S) return first;
+      this.fitS.set(first, nowS);
     }
   }
-  return { starts: startsOfAll(one, starts), makespanS };
+
+  lay(next: Turn): void {
+    const { jobs } = this.one;
+    const { block, copy } = next;
+    const atS = this.fitS.get(next)!;
+    this.left.delete(next);
+    this.laidAt[block][copy] = atS;
+    this.blocks[block].jobs.forEach((job, i) => {
+      const startS = atS + this.blocks[block].offsets[i];
+      const endS = startS + jobs[job].handsS;
+      this.starts[copy * jobs.length + job] = startS;
+      this.hands.add(startS, endS);
+      if (jobs[job].heat) this.heat.add(startS, endS);
+      this.makespanS = Math.max(this.makespanS, endS);
+    });
+    for (const holding of this.takenIn[block]) this.shelf.take(holding, copy);
+    for (const holding of this.freedIn[block]) {
+      const { offsetS } = this.placeOf.get(holding.frees!)!;
+      this.shelf.free(holding, copy, atS + offsetS + jobs[holding.frees!].handsS);
+    }
+  }
+
+  /** From when a block may be laid; `NaN` while it waits for one that is not laid, or for a board. */
+  private readyAt({ block, copy }: Turn): number {
+    const waits = this.after[block].map((other) => this.laidAt[other.block][copy] + other.gapS);
+    const boards = this.takenIn[block].map(({ takes }) => {
+      const freeS = this.shelf.freeFrom();
+      return freeS === null ? Number.NaN : freeS - this.placeOf.get(takes)!.offsetS;
+    });
+    return Math.max(0, ...waits, ...boards);
+  }
+
+  private fits({ block }: Turn, fromS: number): number {
+    return firstFit(this.one, this.blocks[block], fromS, this.hands, this.heat);
+  }
 }
 
 function placesIn(
