@@ -85,7 +85,6 @@ export default tseslint.config(
       },
     },
     rules: {
-      'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
       'no-console': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',

@@ -34,7 +34,7 @@ async function timesOf(job: Work<unknown> | Promise<Work<unknown>>): Promise<Job
 /** Areas and passes of the card whose jobs are timed. */
 const LARGE = [40, 60] as const;
 
-/** The longest step of each job of the workers, on a large card; and what a look ahead takes as cards double. */
+/** The longest step of each job of the workers, on a large card; and what a look ahead takes as cards double. In one piece: a table of jobs. */
 export async function benchJobs(): Promise<Record<string, number>> {
   const jobs = tableJobs(loadLineKernel());
   const kernels = loadPaintKernel().then((paint) => ({ panel: panelKernelFromBuild(), paint }));

@@ -12,6 +12,7 @@ import {
   newPlan,
   paintedOf,
   type Command,
+  type Plan,
 } from '@kettle/core/document/plan';
 import { layOut, rehearse } from '@kettle/core/order/schedule';
 import { done } from '@kettle/core/kit/units';
@@ -31,30 +32,26 @@ export interface RevealedWord {
   readonly findings: readonly string[];
 }
 
-export function revealWord(
-  text: string,
-  font: LetterFont,
-  capHeightMm: number,
-  cellMm: number,
-): RevealedWord {
+/** A panel washed blue over a word that is masked letter by letter; and the letters. */
+function maskedWord(text: string, font: LetterFont, capHeightMm: number): { plan: Plan; letters: string[] } {
   const words = wordsSchema.parse({
     ...{ id: 'w', text, font: font.id, capHeightMm, from: [6, 30], to: [84, 30] },
     ...{ archMm: 0, slantDeg: 0, spacingMm: 0, set: 'middle' },
   });
   let count = 0;
-  const letters = areasOfWords(words, setWords(words, font), () => `letter-${++count}`);
+  const drawn = areasOfWords(words, setWords(words, font), () => `letter-${++count}`);
   const begun = newPlan(
     { id: 'word', title: 'Word', occasion: 'thanks', envelope: { widthMm: 104, heightMm: 56 } },
     NEW_STUDIO,
   );
   const { panel } = paintedOf(begun);
-  const ids = letters.flatMap((command) => (command.do === 'add-area' ? [command.area.id] : []));
+  const ids = drawn.flatMap((command) => (command.do === 'add-area' ? [command.area.id] : []));
   const plan = applyCommands(begun, [
     {
       do: 'add-area',
       area: { id: 'ground', name: 'ground', outline: rectangle(0, 0, panel.widthMm, panel.heightMm) },
     },
-    ...letters,
+    ...drawn,
     {
       do: 'put-mix',
       mix: newMix({ id: 'blue', name: 'blue', strength: 0.2, parts: [{ pigment: 'PB29', parts: 1 }] }),
@@ -70,7 +67,17 @@ export function revealWord(
       white: { id: `white-${area}`, area, way: 'mask', tool: null, wanted: null, edge: 'hard' },
     })),
   ]).plan;
+  return { plan, letters: ids };
+}
 
+/** Paints a word over its mask, takes the mask off, and looks at every place: is it white where the outline says so, and painted elsewhere? */
+export function revealWord(
+  text: string,
+  font: LetterFont,
+  capHeightMm: number,
+  cellMm: number,
+): RevealedWord {
+  const { plan, letters } = maskedWord(text, font, capHeightMm);
   const timeline = layOut(plan);
   const simulation = rehearse(plan, timeline, { cellMm, seed: 3 });
   const laidS = Math.max(...simulation.acts.filter(({ kind }) => kind === 'stroke').map(({ atS }) => atS));
@@ -78,11 +85,11 @@ export function revealWord(
   done(simulate({ ...simulation, stopS: laidS + 20 }, panelKernelFromBuild(), (run) => (ended = run)));
   const { grid, load } = loads(ended!);
 
-  const { paint } = paintedOf(plan);
+  const { paint, panel } = paintedOf(plan);
   const rim = (paint.widthMm - panel.widthMm) / 2;
   const found = runChecks(plan, timeline);
   const spoken = new Set(found.flatMap(({ where }) => (where.area ? [where.area] : [])));
-  const outlines = plan.areas.filter(({ id }) => ids.includes(id));
+  const outlines = plan.areas.filter(({ id }) => letters.includes(id));
   const near = outlines.map(({ id, outline }) => ({
     id,
     outline,

@@ -53,7 +53,7 @@ interface Open extends Order {
   share: number;
 }
 
-/** Does the jobs of a worker: the first by rank and by when it came, a slice at a time. */
+/** Does the jobs of a worker: the first by rank and by when it came, a slice at a time. In one piece: what runs, waits and is stopped is one state. */
 export function jobHost(jobs: Jobs): JobApi {
   const open: Open[] = [];
   const coming = new Set<number>();

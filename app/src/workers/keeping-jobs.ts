@@ -15,7 +15,7 @@ import { breathe, letGo } from './watching';
 /** So many cards are sent in one go. */
 const CARDS_AT_ONCE = 8;
 
-/** What the worker does when asked. */
+/** What the worker does when asked. In one piece: a table of what it answers. */
 export function keepingJobs(db: Database, locks: Locks): KeepingApi {
   const archive = new CardArchive(db);
   const parts: BackupParts = {

@@ -4,7 +4,7 @@ import type { PaperStore } from './paper-store';
 import type { SimulationKernels } from './simulation-kernels';
 import { breathe, letGo } from './watching';
 
-/** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. */
+/** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. In one piece: a table of what it answers. */
 export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperStore): PaintingApi {
   let table: PaintingTable | null = null;
   /** Lets go of whoever is told what happens on the table. */

@@ -133,7 +133,7 @@ function* reckoningMasks(plan: Plan): Work<MaskReckoning> {
   return { ml, allMl: fluidForAll(plan), removals: removals(plan, masks) };
 }
 
-/** What the worker does when asked, given the compiled kernel once it has loaded. */
+/** What the worker does when asked, given the compiled kernel once it has loaded. In one piece: a table of what it answers. */
 export function tableJobs(kernel: Promise<LineKernel>) {
   const tableFor = tableShelf();
   const boxFor = boxShelf();

@@ -8,7 +8,8 @@ interface Way {
 
 /**
  * The least end of all orders, by trying every one: jobs in every succession, on every hand, sheets on every board. An oracle
- * that shares nothing with the search; `null` when no order is feasible. For a handful of jobs.
+ * that shares nothing with the search; `null` when no order is feasible. For a handful of jobs. In one piece: it is to be read
+ * beside nothing else.
  */
 export function leastEnd({ tasks, lags, copies, hands, boards = Infinity }: SequenceRequest): number | null {
   const jobs = Array.from({ length: copies }, (_, copy) =>

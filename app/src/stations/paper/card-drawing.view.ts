@@ -1,4 +1,12 @@
-import { cardSizes, facesOf, isMounted, type CardFormat, type Size } from '@kettle/core/commission/card';
+import {
+  cardSizes,
+  facesOf,
+  isMounted,
+  type CardFormat,
+  type CardSizes,
+  type Face,
+  type Size,
+} from '@kettle/core/commission/card';
 
 /** A rectangle of the plan, mm; `round` is the radius of its corners. */
 export interface CardRect {
@@ -75,6 +83,43 @@ const onPanel = (size: string, line: number): { text: string; down: number }[] =
 /** Radius of a rounded corner as it is drawn, mm. */
 const ROUND_MM = 5;
 
+/** Where the parts of both drawings lie, mm. */
+interface Layout {
+  readonly letterMm: number;
+  /** Room for a dimension line and its words. */
+  readonly gap: number;
+  readonly width: number;
+  readonly height: number;
+  readonly envelope: Placed;
+  readonly card: Placed;
+  readonly flat: Placed;
+  /** The front of the card on the opened sheet. */
+  readonly front: Placed;
+}
+
+function layoutOf(format: CardFormat, sizes: CardSizes): Layout {
+  const { card, flat } = sizes;
+  const { envelope: lies } = format;
+  const envelope = format.stands === 'lying' ? lies : { widthMm: lies.heightMm, heightMm: lies.widthMm };
+  const height = Math.max(envelope.heightMm, flat.heightMm);
+  const letterMm = Math.max(
+    (envelope.widthMm + flat.widthMm) / (LETTERS_ACROSS - 4 * GAP_LETTERS),
+    height / (LETTERS_DOWN - 2 * GAP_LETTERS),
+  );
+  const gap = GAP_LETTERS * letterMm;
+  const envelopeAt = { x: 0, y: (height - envelope.heightMm) / 2, ...envelope };
+  const flatAt = { x: envelope.widthMm + 2 * gap, y: (height - flat.heightMm) / 2, ...flat };
+  const front = facesOutside(format, sizes).find(({ name }) => name === 'front')!;
+  return {
+    ...{ letterMm, gap, height, width: flatAt.x + flat.widthMm },
+    ...{ envelope: envelopeAt, card: centred(envelopeAt, card), flat: flatAt },
+    front: { x: flatAt.x + front.x, y: flatAt.y + front.y, ...card },
+  };
+}
+
+const facesOutside = (format: CardFormat, sizes: CardSizes): Face[] =>
+  facesOf(format.fold, sizes).filter(({ side }) => side === 'outside');
+
 /**
  * The envelope with card, mats and panel inside it, and beside it the opened sheet from its outside, true to one scale.
  * `panelMm` is the thickness of the painted sheet.
@@ -85,24 +130,25 @@ export function cardDrawing(
   length: (mm: number) => string,
 ): CardDrawing {
   const sizes = cardSizes(format, panelMm);
-  const { card, flat, mats, panel, paint } = sizes;
-  const { envelope: lies } = format;
-  const envelope = format.stands === 'lying' ? lies : { widthMm: lies.heightMm, heightMm: lies.widthMm };
-  const height = Math.max(envelope.heightMm, flat.heightMm);
-  const letterMm = Math.max(
-    (envelope.widthMm + flat.widthMm) / (LETTERS_ACROSS - 4 * GAP_LETTERS),
-    height / (LETTERS_DOWN - 2 * GAP_LETTERS),
-  );
-  const gap = GAP_LETTERS * letterMm;
-  const dimensionGap = 0.5 * gap;
-  const [envelopeTop, flatTop] = [(height - envelope.heightMm) / 2, (height - flat.heightMm) / 2];
-  const flatLeft = envelope.widthMm + 2 * gap;
-  const width = flatLeft + flat.widthMm;
-  const envelopeAt = { x: 0, y: envelopeTop, ...envelope };
-  const cardAt = centred(envelopeAt, card);
-  const outside = facesOf(format.fold, sizes).filter(({ side }) => side === 'outside');
-  const front = outside.find(({ name }) => name === 'front')!;
-  const frontAt = { x: flatLeft + front.x, y: flatTop + front.y, ...card };
+  const layout = layoutOf(format, sizes);
+  const { letterMm, gap, width, height, envelope, card, flat } = layout;
+  const under = centred(card, sizes.mats.at(-1) ?? sizes.card);
+  return {
+    viewBox: `${-gap} ${-gap} ${width + 2 * gap} ${height + 2 * gap}`,
+    letterMm,
+    rects: rectsOf(format, sizes, layout),
+    words: wordsOf(format, sizes, layout, length),
+    dimensions: dimensionsOf(format, sizes, layout, length),
+    scores: sizes.scores.map(({ axis, atMm }) =>
+      axis === 'x'
+        ? { x1: flat.x + atMm, y1: flat.y, x2: flat.x + atMm, y2: flat.y + flat.heightMm }
+        : { x1: flat.x, y1: flat.y + atMm, x2: flat.x + flat.widthMm, y2: flat.y + atMm },
+    ),
+    handles: handlesOf(format, sizes.bulkMm, envelope, card, under),
+  };
+}
+
+function rectsOf(format: CardFormat, { mats, panel, paint }: CardSizes, layout: Layout): CardRect[] {
   const rect = (kind: CardRect['kind'], at: Placed): CardRect => ({
     ...{ kind, x: at.x, y: at.y, width: at.widthMm, height: at.heightMm },
     round: kind === 'panel' && format.edge === 'rounded' ? ROUND_MM : 0,
@@ -111,66 +157,63 @@ export function cardDrawing(
     ...mats.map((mat) => rect('mat', centred(at, mat))),
     rect('panel', centred(at, panel)),
   ];
-  return {
-    viewBox: `${-gap} ${-gap} ${width + 2 * gap} ${height + 2 * gap}`,
-    letterMm,
-    rects: [
-      rect('envelope', envelopeAt),
-      rect('card', cardAt),
-      ...onCard(cardAt),
-      rect('card', { x: flatLeft, y: flatTop, ...flat }),
-      ...(isMounted(format) ? [] : [rect('paint', centred(frontAt, paint))]),
-      ...onCard(frontAt),
-    ],
-    words: [
-      ...onPanel(
-        `${length(panel.widthMm)} × ${length(panel.heightMm)}`,
-        panel.widthMm < LETTERS_OF_A_SIZE * letterMm ? letterMm : 0,
-      ).map(({ text, down: lower }) => ({
-        ...{ text, x: envelope.widthMm / 2, headDown: false },
-        y: envelopeTop + envelope.heightMm / 2 + lower,
-      })),
-      ...outside.map(({ name, x, y, headDown }) => ({
-        text: name,
-        x: flatLeft + x + card.widthMm / 2,
-        y: flatTop + y + card.heightMm / 2,
-        headDown,
-      })),
-    ],
-    dimensions: [
-      across(`envelope ${length(envelope.widthMm)}`, envelopeAt, envelopeTop - dimensionGap),
-      down(length(envelope.heightMm), envelopeAt, -dimensionGap),
-      across(`card ${length(card.widthMm)}`, cardAt, envelopeTop + envelope.heightMm + dimensionGap),
-      down(length(card.heightMm), cardAt, envelope.widthMm + dimensionGap),
-      across(
-        `${format.fold === 'flat' ? 'sheet' : 'sheet, opened'} ${length(flat.widthMm)}`,
-        { x: flatLeft, y: flatTop, ...flat },
-        flatTop - dimensionGap,
+  return [
+    rect('envelope', layout.envelope),
+    rect('card', layout.card),
+    ...onCard(layout.card),
+    rect('card', layout.flat),
+    ...(isMounted(format) ? [] : [rect('paint', centred(layout.front, paint))]),
+    ...onCard(layout.front),
+  ];
+}
+
+/** The panel's size on the card in its envelope, and each face by its name. */
+function wordsOf(
+  format: CardFormat,
+  sizes: CardSizes,
+  { envelope, flat, letterMm }: Layout,
+  length: (mm: number) => string,
+): CardWord[] {
+  const { panel, card } = sizes;
+  const size = `${length(panel.widthMm)} × ${length(panel.heightMm)}`;
+  const isNarrow = panel.widthMm < LETTERS_OF_A_SIZE * letterMm;
+  return [
+    ...onPanel(size, isNarrow ? letterMm : 0).map(({ text, down: lower }) => ({
+      ...{ text, x: envelope.widthMm / 2, headDown: false },
+      y: envelope.y + envelope.heightMm / 2 + lower,
+    })),
+    ...facesOutside(format, sizes).map(({ name, x, y, headDown }) => ({
+      text: name,
+      x: flat.x + x + card.widthMm / 2,
+      y: flat.y + y + card.heightMm / 2,
+      headDown,
+    })),
+  ];
+}
+
+function dimensionsOf(
+  format: CardFormat,
+  { scores }: CardSizes,
+  { gap, width, envelope, card, flat }: Layout,
+  length: (mm: number) => string,
+): Dimension[] {
+  const off = 0.5 * gap;
+  const sheet = format.fold === 'flat' ? 'sheet' : 'sheet, opened';
+  return [
+    across(`envelope ${length(envelope.widthMm)}`, envelope, envelope.y - off),
+    down(length(envelope.heightMm), envelope, -off),
+    across(`card ${length(card.widthMm)}`, card, envelope.y + envelope.heightMm + off),
+    down(length(card.heightMm), card, envelope.widthMm + off),
+    across(`${sheet} ${length(flat.widthMm)}`, flat, flat.y - off),
+    down(length(flat.heightMm), flat, width + off),
+    ...scores
+      .slice(0, 1)
+      .map(({ axis, atMm }) =>
+        axis === 'x'
+          ? across(`score ${length(atMm)}`, { ...flat, widthMm: atMm }, flat.y + flat.heightMm + off)
+          : down(`score ${length(atMm)}`, { ...flat, heightMm: atMm }, flat.x - off),
       ),
-      down(length(flat.heightMm), { x: flatLeft, y: flatTop, ...flat }, width + dimensionGap),
-      ...sizes.scores
-        .slice(0, 1)
-        .map(({ axis, atMm }) =>
-          axis === 'x'
-            ? across(
-                `score ${length(atMm)}`,
-                { ...{ x: flatLeft, y: 0, heightMm: 0 }, widthMm: atMm },
-                flatTop + flat.heightMm + dimensionGap,
-              )
-            : down(
-                `score ${length(atMm)}`,
-                { ...{ x: 0, y: flatTop, widthMm: 0 }, heightMm: atMm },
-                flatLeft - dimensionGap,
-              ),
-        ),
-    ],
-    scores: sizes.scores.map(({ axis, atMm }) =>
-      axis === 'x'
-        ? { x1: flatLeft + atMm, y1: flatTop, x2: flatLeft + atMm, y2: flatTop + flat.heightMm }
-        : { x1: flatLeft, y1: flatTop + atMm, x2: flatLeft + flat.widthMm, y2: flatTop + atMm },
-    ),
-    handles: handlesOf(format, sizes.bulkMm, envelopeAt, cardAt, centred(cardAt, mats.at(-1) ?? card)),
-  };
+  ];
 }
 
 type Placed = Size & { readonly x: number; readonly y: number };

@@ -119,7 +119,7 @@ export interface GuideHandle {
   readonly pulled: (to: Point) => Guide;
 }
 
-/** Where a guide can be taken hold of. */
+/** Where a guide can be taken hold of. In one piece: one case a guide. */
 export function handlesOf(
   guide: Guide,
   { widthMm, heightMm }: { widthMm: number; heightMm: number },

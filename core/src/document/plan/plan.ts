@@ -157,7 +157,7 @@ const planShape = z.strictObject({
   }),
 });
 
-/** A whole plan, every reference in it checked to lead somewhere. */
+/** A whole plan, every reference in it checked to lead somewhere. In one piece: a list of what must lead where. */
 export const planSchema = planShape.superRefine((plan, context) => {
   const known = (list: readonly { id: string }[]): Set<string> => new Set(list.map((entry) => entry.id));
   const areas = known(plan.areas);
