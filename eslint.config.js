@@ -125,6 +125,6 @@ export default tseslint.config(
   },
   {
     files: ['**/*.testdata.ts', '**/*.spec.ts'],
-    rules: { 'max-lines': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
+    rules: { '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
 );

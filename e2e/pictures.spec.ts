@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { readKettleFile, writePng } from '@kettle/core/files/formats';
-import { seenThrough } from '@kettle/core/drawing/photo';
+import { inPerspective } from '@kettle/core/drawing/photo';
 import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
 import { boxOf, choose, downloads, Pen, retype, tabTo, write } from './hand';
 
@@ -29,7 +29,7 @@ const BLUE = [0.448, 0.234] as const;
 function photo(): Uint8Array {
   const [width, height] = [400, 300];
   const rgb = new Uint8Array(3 * width * height).fill(60);
-  const seen = seenThrough(CORNERS.map(([x, y]) => [x, y] as const) as never);
+  const seen = inPerspective(CORNERS.map(([x, y]) => [x, y] as const) as never);
   for (let i = 0; i < 900; i++)
     for (let j = 0; j < 700; j++) {
       const [u, v] = [(i + 0.5) / 900, (j + 0.5) / 700];

@@ -4,16 +4,16 @@ import type { CliCommand, Fonts } from './command';
 import { areas } from './commands/areas';
 import { check } from './commands/check';
 import { cut } from './commands/cut';
-import { dry } from './commands/dry';
+import { dryCommand } from './commands/dry';
 import { glaze } from './commands/glaze';
 import { legible } from './commands/legible';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
-import { planBack } from './commands/plan-back';
+import { planBackCommand } from './commands/plan-back';
 import { propose } from './commands/propose';
 import { schedule } from './commands/schedule';
-import { simulate } from './commands/simulate';
+import { simulateCommand } from './commands/simulate';
 import { size } from './commands/size';
 import { spatter } from './commands/spatter';
 import { swatchFit } from './commands/swatch-fit';
@@ -24,13 +24,13 @@ import { whites } from './commands/whites';
 export const COMMANDS: readonly CliCommand[] = [
   size,
   cut,
-  planBack,
-  dry,
+  planBackCommand,
+  dryCommand,
   mix,
   glaze,
   palette,
   swatchFit,
-  simulate,
+  simulateCommand,
   spatter,
   areas,
   whites,

@@ -5,7 +5,7 @@ import type { HandAct } from '@kettle/core/document/plan';
 import { done } from '@kettle/core/kit/units';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { PaintingTable } from '../../app/src/workers/painting-table';
-import type { OpenedSheet, Place } from '../../app/src/workers/painting-api';
+import type { OpenedSheet, BrushPlace } from '../../app/src/workers/painting-api';
 import type { StoredPaper } from '../../app/src/workers/paper-store';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
 
@@ -57,7 +57,7 @@ for (let stroke = 0; stroke < STROKES; stroke++) {
     0.9,
   ]);
   for (let place = 1; place <= PLACES; place++) {
-    table.goOn([[10 + (150 * place) / PLACES, y + 3 * Math.sin(place), 0.9] as Place]);
+    table.goOn([[10 + (150 * place) / PLACES, y + 3 * Math.sin(place), 0.9] as BrushPlace]);
     table.turn();
     table.stepNow();
   }

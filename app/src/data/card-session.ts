@@ -1,7 +1,7 @@
 import { commandSchema, type Command, type Patch, type Plan } from '@kettle/core/document/plan';
 import { readInput } from '@kettle/core/kit/units';
 import type { CardArchive, StoredPlan } from './card-archive';
-import type { Held } from './locks';
+import type { HeldLock } from './locks';
 import { PlanHistory } from './plan-history';
 import type { StorageWatch } from './storage-watch';
 
@@ -31,7 +31,7 @@ export class CardSession {
   constructor(
     private readonly archive: CardArchive,
     private readonly watch: StorageWatch,
-    private readonly lock: Held,
+    private readonly lock: HeldLock,
     stored: StoredPlan,
     private readonly changed: () => void,
     /** It is not in the storage at all yet. */

@@ -24,7 +24,7 @@ const fieldsCalled = (label: string): WrittenField[] =>
   );
 
 /** Where a field stands among those that are called the same. */
-export const placeOf = (field: WrittenField): { label: string; nth: number } => {
+export const fieldPlace = (field: WrittenField): { label: string; nth: number } => {
   const label = labelOf(field);
   return { label, nth: Math.max(0, fieldsCalled(label).indexOf(field)) };
 };

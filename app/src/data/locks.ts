@@ -1,14 +1,14 @@
 /** A lock this tab has; it is let go by the browser itself when the tab is gone. */
-export interface Held {
+export interface HeldLock {
   readonly release: () => void;
 }
 
 /** Locks that all tabs of a browser share. */
 export interface Locks {
   /** The lock if no other tab has it, else `null`. */
-  take(name: string): Promise<Held | null>;
+  take(name: string): Promise<HeldLock | null>;
   /** Waits until the lock is free; `null` when the signal ended the wait. */
-  whenFree(name: string, signal: AbortSignal): Promise<Held | null>;
+  whenFree(name: string, signal: AbortSignal): Promise<HeldLock | null>;
   /** Names that some tab has. */
   taken(): Promise<ReadonlySet<string>>;
 }
@@ -17,8 +17,8 @@ export interface Locks {
 export async function takeAll(
   locks: Locks,
   names: readonly string[],
-): Promise<Held | { readonly takenBy: string }> {
-  const held: Held[] = [];
+): Promise<HeldLock | { readonly takenBy: string }> {
+  const held: HeldLock[] = [];
   const release = (): void => held.forEach((lock) => lock.release());
   for (const name of names) {
     const lock = await locks.take(name);
@@ -33,11 +33,11 @@ export async function takeAll(
 
 /** Locks of the browser (Web Locks). */
 export class BrowserLocks implements Locks {
-  take(name: string): Promise<Held | null> {
+  take(name: string): Promise<HeldLock | null> {
     return this.request(name, { ifAvailable: true });
   }
 
-  async whenFree(name: string, signal: AbortSignal): Promise<Held | null> {
+  async whenFree(name: string, signal: AbortSignal): Promise<HeldLock | null> {
     try {
       return await this.request(name, { signal });
     } catch (cause) {
@@ -51,7 +51,7 @@ export class BrowserLocks implements Locks {
     return new Set(held?.flatMap(({ name }) => name ?? []));
   }
 
-  private request(name: string, options: LockOptions): Promise<Held | null> {
+  private request(name: string, options: LockOptions): Promise<HeldLock | null> {
     return new Promise((resolve, reject) => {
       navigator.locks
         .request(name, options, (lock) => {

@@ -12,7 +12,7 @@ import { BadInput, chance } from '@kettle/core/kit/units';
 import { CardArchive } from './card-archive';
 import { CardKeeper } from './card-keeper';
 import { Database } from './database';
-import { cardLock, type Held, type Locks } from './locks';
+import { cardLock, type HeldLock, type Locks } from './locks';
 import { Safekeeping } from './safekeeping';
 import { StorageWatch } from './storage-watch';
 import { StudioArchive } from './studio-archive';
@@ -36,7 +36,7 @@ class LocksOfBrowser {
   private waiting: { name: string; tab: Tab; give: () => void }[] = [];
 
   for(tab: Tab): Locks {
-    const grant = (name: string): Held => {
+    const grant = (name: string): HeldLock => {
       this.held.set(name, tab);
       return {
         release: () => {

@@ -3,7 +3,7 @@ import type { Command, Plan } from '@kettle/core/document/plan';
 import { BadInput } from '@kettle/core/kit/units';
 import type { CardArchive, StoredPlan } from './card-archive';
 import { CardSession, type Kept } from './card-session';
-import { cardLock, type Held, type Locks } from './locks';
+import { cardLock, type HeldLock, type Locks } from './locks';
 import { StorageSilent, type StorageWatch } from './storage-watch';
 import { isMissing, strokeMade } from './stroke-made';
 
@@ -29,7 +29,7 @@ type State =
     };
 
 /** What happened on the table without its own hand. */
-export type TableNews =
+export type WorkTableNews =
   | { readonly what: 'read-only'; readonly id: string }
   /** `strokes` were under the pen when the tab that had it went. */
   | { readonly what: 'taken-over'; readonly id: string; readonly strokes: number }
@@ -44,7 +44,7 @@ export interface TableParts {
   readonly watch: StorageWatch;
   /** A card as it is now and after each change to it; `null` once it is gone. */
   readonly follow: (id: string) => Observable<StoredPlan | null>;
-  readonly tell: (news: TableNews) => void;
+  readonly tell: (news: WorkTableNews) => void;
 }
 
 /**
@@ -189,7 +189,7 @@ export class WorkTable {
   }
 
   /** Puts a card under this tab's hand; tells how many strokes of a lost tab came with it. */
-  private async takeUp(lock: Held, stored: StoredPlan): Promise<number> {
+  private async takeUp(lock: HeldLock, stored: StoredPlan): Promise<number> {
     const session = this.sessionOf(lock, stored);
     // Before any hand is let to it: a stroke found later would lie over newer work.
     const strokes = await this.recoverStrokes(session);
@@ -197,7 +197,7 @@ export class WorkTable {
     return strokes;
   }
 
-  private sessionOf(lock: Held, stored: StoredPlan, unkept = false): CardSession {
+  private sessionOf(lock: HeldLock, stored: StoredPlan, unkept = false): CardSession {
     const { archive, watch } = this.parts;
     const session: CardSession = new CardSession(
       ...([archive, watch, lock, stored] as const),
@@ -272,7 +272,7 @@ export class WorkTable {
     }
   }
 
-  private async takeOver(stops: () => void, lock: Held, id: string): Promise<void> {
+  private async takeOver(stops: () => void, lock: HeldLock, id: string): Promise<void> {
     if (!this.isReading(stops) || this.state.is !== 'reading') {
       lock.release();
       return;

@@ -1,4 +1,4 @@
-import type { PaintedTile, Place } from '../workers/painting-api';
+import type { PaintedTile, BrushPlace } from '../workers/painting-api';
 import { BoardHands } from './board-hands';
 import { KEY_MOVES } from './board-keys';
 import { BoardView } from './board-view';
@@ -8,12 +8,12 @@ export type Follows = 'as-it-goes' | 'way' | 'spot' | 'board';
 
 /** What the board tells of the hand on it; places are mm from the sheet's corner. */
 export interface PaintingEvents {
-  begins(place: Place): void;
-  goesOn(places: readonly Place[]): void;
+  begins(place: BrushPlace): void;
+  goesOn(places: readonly BrushPlace[]): void;
   ends(): void;
   givenUp(): void;
   /** A way along which, or a spot on which, the tool was used. */
-  used(way: readonly Place[]): void;
+  used(way: readonly BrushPlace[]): void;
   /** An edge of the board was lifted: how far it falls, degrees. */
   tilted(xDeg: number, yDeg: number): void;
   /** Where the hand is; `null` off the sheet. */
@@ -62,7 +62,7 @@ export class PaintingBoard {
   private readonly resize: ResizeObserver;
   private size: readonly [number, number] = [1, 1];
   private cellMm = 1;
-  private places: Place[] = [];
+  private places: BrushPlace[] = [];
   private tilting: {
     readonly edge: readonly [number, number];
     readonly from: readonly [number, number];
@@ -159,7 +159,7 @@ export class PaintingBoard {
     this.putDown([...at, this.events.pressure(event)]);
   }
 
-  private putDown(place: Place): void {
+  private putDown(place: BrushPlace): void {
     this.places = [place];
     if (this.follows === 'as-it-goes') this.events.begins(place);
     else if (this.follows === 'way') this.showWay();
@@ -170,7 +170,7 @@ export class PaintingBoard {
     this.goOn(events.map((event) => [...this.view.under(this.hands.at(event)), this.events.pressure(event)]));
   }
 
-  private goOn(places: readonly Place[]): void {
+  private goOn(places: readonly BrushPlace[]): void {
     this.places.push(...places);
     if (this.follows === 'as-it-goes') this.events.goesOn(places);
     else if (this.follows === 'way') this.showWay();

@@ -103,7 +103,7 @@ import type { PanelDrawing } from './panel.view';
     }
   `,
 })
-export class PanelPicture {
+export class PanelPictureView {
   readonly drawing = input.required<PanelDrawing>();
   readonly label = input('the panel');
   readonly names = input(false);

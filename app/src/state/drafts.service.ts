@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
-import { fieldAt, placeOf, writeInto, writtenField, type WrittenField } from '../data/draft-field';
+import { fieldAt, fieldPlace, writeInto, writtenField, type WrittenField } from '../data/draft-field';
 import { tabLock } from '../data/locks';
 import { draftSchema, type Draft } from '../data/rows';
 import { Messages } from './messages.service';
@@ -55,7 +55,7 @@ export class Drafts {
   }
 
   private begin(field: WrittenField | null): void {
-    const place = field && placeOf(field);
+    const place = field && fieldPlace(field);
     this.writing = field && {
       ...{ field, was: field.value },
       key: JSON.stringify([this.storage.tab, this.router.url, place?.label, place?.nth]),
@@ -75,7 +75,7 @@ export class Drafts {
     this.keptMs = performance.now();
     const { field, key, was } = this.writing;
     const draft: Draft = {
-      ...{ key, was, tab: this.storage.tab, path: this.router.url, ...placeOf(field) },
+      ...{ key, was, tab: this.storage.tab, path: this.router.url, ...fieldPlace(field) },
       ...{ text: field.value.slice(0, 20_000), at: Date.now() },
     };
     this.ask(() => this.storage.db.drafts.put(draft));

@@ -10,7 +10,7 @@ import type {
   AskedStroke,
   OpenedSheet,
   PaintedTile,
-  Place,
+  BrushPlace,
   ReadySheet,
   SheetReading,
   TableNews,
@@ -141,7 +141,7 @@ export class PaintingService {
     await this.worker.do((api) => api.close());
   }
 
-  begin(stroke: AskedStroke, place: Place): void {
+  begin(stroke: AskedStroke, place: BrushPlace): void {
     const sheet = this.sheet();
     if (!sheet || !this.mayPaint(sheet) || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
     clearTimeout(this.keeping);
@@ -154,7 +154,7 @@ export class PaintingService {
       });
   }
 
-  goOn(places: readonly Place[]): void {
+  goOn(places: readonly BrushPlace[]): void {
     this.tell(this.worker.do((api) => api.goOn(places)));
   }
 

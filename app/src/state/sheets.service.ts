@@ -3,7 +3,7 @@ import { firstValueFrom, type Observable } from 'rxjs';
 import type { Difference, LayerSpan, Remedy } from '@kettle/core/advice/trials';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import type { OpenedSheet } from '../workers/painting-api';
-import type { Forecast, Morning, Place } from '../workers/sheet-jobs';
+import type { Forecast, Morning, SheetPlace } from '../workers/sheet-jobs';
 import { Messages } from './messages.service';
 import { PaintingService } from './painting.service';
 import { Search } from './search';
@@ -23,7 +23,7 @@ export class SheetsService {
     return this.workOut(id, (sheet) => this.worker.morning(sheet));
   }
 
-  forecast(id: string, remedy: Pick<Remedy, 'steps'>, place: Place): Promise<Forecast | null> {
+  forecast(id: string, remedy: Pick<Remedy, 'steps'>, place: SheetPlace): Promise<Forecast | null> {
     return this.workOut(id, (sheet) => this.worker.forecast({ sheet, remedy, place }));
   }
 

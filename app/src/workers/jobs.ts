@@ -19,7 +19,7 @@ export type Jobs = Readonly<
   Record<string, (asked: never, tell: never) => Work<unknown> | Promise<Work<unknown>>>
 >;
 
-export interface Order {
+export interface JobOrder {
   readonly job: number;
   readonly name: string;
   readonly asked: unknown;
@@ -38,14 +38,14 @@ type Ended = { readonly answer: unknown } | null;
 /** What is called from outside the worker. */
 export interface JobApi {
   /** Does a job; `null` when it was cancelled. Rejects with what the work throws. */
-  run(order: Order, hears: Hears): Promise<Ended>;
+  run(order: JobOrder, hears: Hears): Promise<Ended>;
   cancel(job: number): void;
 }
 
 /** Work goes on for so long before messages are let in, a cancel among them, ms. */
 const SLICE_MS = 8;
 
-interface Open extends Order {
+interface Open extends JobOrder {
   readonly work: Work<unknown>;
   readonly hears: Hears;
   readonly end: (ended: Ended) => void;
@@ -98,7 +98,7 @@ export function jobHost(jobs: Jobs): JobApi {
   };
 
   /** Makes a job ready and does it in its turn. */
-  async function inTurn(order: Order, hears: Hears): Promise<Ended> {
+  async function inTurn(order: JobOrder, hears: Hears): Promise<Ended> {
     coming.add(order.job);
     const job = jobs[order.name] as Job<unknown, unknown, unknown>;
     let work: Work<unknown>;

@@ -26,7 +26,7 @@ export interface OpenedSheet {
 export type AskedStroke = Omit<ActOf<'stroke'>, 'atS' | 'points'>;
 
 /** Where a brush comes: mm from the sheet’s corner, and how hard it is pressed. */
-export type Place = readonly [x: number, y: number, pressure: number];
+export type BrushPlace = readonly [x: number, y: number, pressure: number];
 
 /** A part of the sheet as it looks now. */
 export interface PaintedTile extends CellBox {
@@ -66,8 +66,8 @@ export interface SheetReading extends ProbeReading {
 export interface PaintingApi {
   open(sheet: OpenedSheet, tell: (news: TableNews) => void, onProgress: OnProgress): Promise<ReadySheet>;
   /** A brush comes down, goes on, and leaves: the answer is the stroke as it was done. */
-  begin(stroke: AskedStroke, place: Place): void;
-  goOn(places: readonly Place[]): void;
+  begin(stroke: AskedStroke, place: BrushPlace): void;
+  goOn(places: readonly BrushPlace[]): void;
   end(): Promise<HandAct | null>;
   /** The stroke was not meant: the paper is as it was before. */
   giveUp(): Promise<void>;

@@ -3,7 +3,7 @@ import { newSheet } from '@kettle/core/advice/trials';
 import { done } from '@kettle/core/kit/units';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
-import type { OpenedSheet, Place, TableNews } from './painting-api';
+import type { OpenedSheet, BrushPlace, TableNews } from './painting-api';
 import { PaintingTable } from './painting-table';
 import type { StoredPaper } from './paper-store';
 
@@ -47,7 +47,7 @@ class Table {
     this.table.begin(stroke, [from, y, 0.7]);
     for (let x = from + 2; x <= 60; x += 2) {
       this.pass(20);
-      this.table.goOn([[x, y, 0.7] as Place]);
+      this.table.goOn([[x, y, 0.7] as BrushPlace]);
     }
   }
 

@@ -19,7 +19,14 @@ import {
   type Shape,
   type Stage,
 } from '@kettle/core/simulation/water';
-import type { AskedStroke, OpenedSheet, Place, ReadySheet, SheetReading, TableNews } from './painting-api';
+import type {
+  AskedStroke,
+  OpenedSheet,
+  BrushPlace,
+  ReadySheet,
+  SheetReading,
+  TableNews,
+} from './painting-api';
 import {
   lastOfAll,
   markOfActs,
@@ -29,7 +36,7 @@ import {
   statesThatFit,
 } from './kept-paper';
 import type { StoredPaper } from './paper-store';
-import { middleOf, placeOf } from './place-of';
+import { middleOfBox, reachOf } from './place-of';
 import type { SimulationKernels } from './simulation-kernels';
 import { TilesInView } from './tiles-in-view';
 
@@ -74,7 +81,7 @@ export class PaintingTable {
   private rate = 0;
   private ahead: Extract<ClockOrder, { until: unknown }>['until'] | null = null;
   private stroke: Stroke | null = null;
-  private waiting: Place[] = [];
+  private waiting: BrushPlace[] = [];
   private fresh: ActOf<'stroke'>['points'] = [];
   private stages: Readonly<Record<Stage, number>>;
   private stagesAtMs = -Infinity;
@@ -141,7 +148,7 @@ export class PaintingTable {
     return this.rate === 0 && !this.stroke ? Infinity : RESTS_MS;
   }
 
-  begin(asked: AskedStroke, place: Place): void {
+  begin(asked: AskedStroke, place: BrushPlace): void {
     if (this.stroke) this.endStroke();
     const nowS = this.run.atS;
     const [x, y, pressure] = place;
@@ -157,7 +164,7 @@ export class PaintingTable {
     this.clock.run(1, this.world.now(), nowS);
   }
 
-  goOn(places: readonly Place[]): void {
+  goOn(places: readonly BrushPlace[]): void {
     if (this.stroke) this.waiting.push(...places);
   }
 
@@ -176,8 +183,8 @@ export class PaintingTable {
   act(asked: AskedAct): HandAct {
     if (this.stroke) this.end();
     const act: PanelAct = { ...asked, atS: this.run.atS };
-    const [waterBefore, place] = [this.waterMl, placeOf(act)];
-    const onto = place ? stageAtPoint(this.run, ...middleOf(place)) : 'dry';
+    const [waterBefore, place] = [this.waterMl, reachOf(act)];
+    const onto = place ? stageAtPoint(this.run, ...middleOfBox(place)) : 'dry';
     this.replay.doNow(act);
     const done: HandAct = { act, onto, waterMl: this.waterMl - waterBefore };
     this.acts = [...this.acts, done];
@@ -285,7 +292,7 @@ export class PaintingTable {
     return done;
   }
 
-  private touched(places: readonly Place[], reach: number): void {
+  private touched(places: readonly BrushPlace[], reach: number): void {
     const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)];
     this.tiles.touch([
       Math.min(...xs) - reach,

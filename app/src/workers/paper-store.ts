@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { KeptMoment } from '@kettle/core/simulation/water';
+import type { RestartMoment } from '@kettle/core/simulation/water';
 
 /** Paper as it was when a sheet was last put away, so that it need not be painted again from the start. */
 export interface StoredPaper {
@@ -9,7 +9,7 @@ export interface StoredPaper {
   /** How many acts of the sheet it has seen, and what they were. */
   readonly acts: number;
   readonly actsMark: string;
-  readonly states: readonly KeptMoment[];
+  readonly states: readonly RestartMoment[];
 }
 
 /** Where papers are kept between two openings. */

@@ -1,7 +1,7 @@
 import { shapeBounds, type PanelAct } from '@kettle/core/simulation/water';
 
 /** The box an act of the hand reaches, `[left, top, right, bottom]`, mm; `null` where it is the whole sheet or none of it. */
-export function placeOf(act: PanelAct): readonly [number, number, number, number] | null {
+export function reachOf(act: PanelAct): readonly [number, number, number, number] | null {
   if ('shape' in act && act.shape) return shapeBounds(act.shape);
   if ('area' in act) return shapeBounds(act.area);
   if (act.kind !== 'salt') return null;
@@ -9,5 +9,5 @@ export function placeOf(act: PanelAct): readonly [number, number, number, number
   return [Math.min(...xs) - 1, Math.min(...ys) - 1, Math.max(...xs) + 1, Math.max(...ys) + 1];
 }
 
-export const middleOf = ([left, top, right, bottom]: readonly [number, number, number, number]) =>
+export const middleOfBox = ([left, top, right, bottom]: readonly [number, number, number, number]) =>
   [(left + right) / 2, (top + bottom) / 2] as const;

@@ -57,7 +57,7 @@ export function* forecast(
   kept: StoredPaper | null,
   kernels: SimulationKernels,
   remedy: Pick<Remedy, 'steps'>,
-  place: Place,
+  place: SheetPlace,
 ): Work<Forecast> {
   const replay = yield* opened(sheet, kept, kernels);
   yield* sharesOf(carryOut(replay, remedy));
@@ -75,7 +75,7 @@ export function* layered(
 }
 
 /** A place on a sheet: its middle and how far it reaches, mm. */
-export interface Place {
+export interface SheetPlace {
   readonly at: readonly [number, number];
   readonly radiusMm: number;
 }
@@ -86,7 +86,7 @@ const RINGS = 10;
 /** How light a place is, and how far any ring of it stands out from the paper about it. */
 export function standingOut(
   { run }: Pick<Replay, 'run'>,
-  { at: [x, y], radiusMm }: Place,
+  { at: [x, y], radiusMm }: SheetPlace,
 ): Pick<Forecast, 'lightness' | 'standsOut'> {
   const { panel } = run;
   const look = lookOf(run);

@@ -14,7 +14,7 @@ import { atOnce, type Jobs } from './jobs';
 import { paintedAhead } from './painted-ahead';
 import type { OpenedSheet } from './painting-api';
 import type { PaperStore } from './paper-store';
-import { forecast, layered, morning, type Forecast, type Morning, type Place } from './sheet-jobs';
+import { forecast, layered, morning, type Forecast, type Morning, type SheetPlace } from './sheet-jobs';
 import type { KeptMoment, PatchLook } from './simulation-api';
 import type { SimulationKernels } from './simulation-kernels';
 
@@ -52,7 +52,7 @@ export function simulationJobs(kernels: Promise<SimulationKernels>, papers: Pick
     }: {
       sheet: OpenedSheet;
       remedy: Pick<Remedy, 'steps'>;
-      place: Place;
+      place: SheetPlace;
     }): Promise<Work<Forecast>> {
       return forecast(sheet, await papers.load(sheet.key), await kernels, remedy, place);
     },

@@ -15,7 +15,7 @@ const inputSchema = z.strictObject({
 
 const SECONDS_PER_HOUR = 3600;
 
-export const dry = jsonCommand({
+export const dryCommand = jsonCommand({
   name: 'dry',
   says: 'when each stage of a drying wash ends',
   reads: inputSchema,

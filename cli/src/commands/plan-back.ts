@@ -1,7 +1,7 @@
 import { planBack as countBack, planBackSchema } from '@kettle/core/commission/occasion';
 import { jsonCommand } from '../command';
 
-export const planBack = jsonCommand({
+export const planBackCommand = jsonCommand({
   name: 'plan-back',
   says: 'the evenings before a date, and the last one to start on',
   reads: planBackSchema,

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod';
-import { writePng, type Picture } from '@kettle/core/files/formats';
+import { writePng, type Bitmap } from '@kettle/core/files/formats';
 import { plainPaintKernel } from '@kettle/core/materials/pigment';
 import { BadInput, done, MM_PER_INCH } from '@kettle/core/kit/units';
 import {
@@ -21,7 +21,7 @@ const inputSchema = simulationSchema.extend({
   kernel: z.enum(['simd', 'plain']).default('simd'),
 });
 
-export const simulate = jsonCommand({
+export const simulateCommand = jsonCommand({
   name: 'simulate',
   says: 'water and pigment on a panel, act by act',
   reads: inputSchema,
@@ -37,7 +37,7 @@ export const simulate = jsonCommand({
 });
 
 /** A panel as a picture of its true size. */
-function printed(run: PanelRun): Picture {
+function printed(run: PanelRun): Bitmap {
   const { columns, rows, rgba } = pictureOf(run, plainPaintKernel);
   return {
     width: columns,

@@ -20,7 +20,7 @@ import { ENVELOPES, type Envelope } from '@kettle/core/commission/card';
 import { dayOf, OCCASIONS } from '@kettle/core/commission/occasion';
 import type { Plan } from '@kettle/core/document/plan';
 import { BadInput } from '@kettle/core/kit/units';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { panelDrawing, type PanelDrawing } from '../../panel/panel.view';
 import { BIN_DAYS } from '../../data/safekeeping';
 import { CardShelf } from '../../state/card-shelf';
@@ -55,7 +55,7 @@ const USUAL_ENVELOPE: Envelope = { name, widthMm, heightMm };
     Select,
     DaysDialog,
     EnvelopeSelect,
-    PanelPicture,
+    PanelPictureView,
     YearRibbon,
   ],
   templateUrl: './rack.component.html',

@@ -9,7 +9,7 @@ import { Search } from '../../state/search';
 import { Swatch } from '../../ui/swatch.component';
 import { TableWorker } from '../../workers/table-worker.service';
 import { recipeInWords } from './colours.view';
-import { Desk, partsOf, strengthOf } from './desk.service';
+import { ColourDesk, partsOf, strengthOf } from './desk.service';
 
 /** What the dish answers to the colour that is looked for, as it is moved: parts, water, how near; and what would reach it. */
 @Component({
@@ -20,7 +20,7 @@ import { Desk, partsOf, strengthOf } from './desk.service';
   styleUrl: './colours.component.scss',
 })
 export class Answer {
-  readonly desk = inject(Desk);
+  readonly desk = inject(ColourDesk);
   private readonly box = inject(PaintBox);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { EYES, type Light } from '@kettle/core/kit/colour';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { PlanStore } from '../../state/plan-store';
 import { reckoned } from '../../state/reckoned';
 import { StudioStore } from '../../state/studio-store';
@@ -10,7 +10,7 @@ import { Amounts } from './amounts.component';
 import { Answer } from './answer.component';
 import { cardLook, type Squint } from './card-look';
 import { ChartsNote } from './charts.component';
-import { Desk } from './desk.service';
+import { ColourDesk } from './desk.service';
 import { Dish } from './dish.component';
 import { Ideas } from './ideas.component';
 import { MixNote } from './mix.component';
@@ -33,17 +33,17 @@ type Leaf = 'mix' | 'pigments' | 'wanted' | 'charts' | 'values' | 'amounts' | 'i
     HeldRow,
     Ideas,
     MixNote,
-    PanelPicture,
+    PanelPictureView,
     PigmentsOut,
     Values,
     Wanted,
   ],
-  providers: [Desk],
+  providers: [ColourDesk],
   templateUrl: './colours.component.html',
   styleUrl: './colours.component.scss',
 })
 export class ColoursStation {
-  readonly desk = inject(Desk);
+  readonly desk = inject(ColourDesk);
   private readonly studio = inject(StudioStore);
   readonly plan = inject(PlanStore).plan;
   readonly reckoning = reckoned(

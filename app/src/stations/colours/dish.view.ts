@@ -3,7 +3,7 @@ import {
   DISH_HOLDS,
   dishLayout,
   onRim,
-  strengthAt,
+  strengthFromMiddle,
   type DishLayout,
   type Poured,
 } from '@kettle/core/materials/dish';
@@ -158,7 +158,7 @@ function leadsOf(
 
 /** How strong a mix is where it is pulled to, in hundredths. */
 export const strengthPulledTo = (x: number, y: number): number =>
-  Math.round(100 * strengthAt(Math.hypot(x, y) / RADIUS)) / 100;
+  Math.round(100 * strengthFromMiddle(Math.hypot(x, y) / RADIUS)) / 100;
 
 /** The mix an answer would be. */
 export const ghostOf = (parts: PlannedMix['parts'], strength: number): PlannedMix =>

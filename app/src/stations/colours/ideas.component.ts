@@ -12,7 +12,7 @@ import { Search } from '../../state/search';
 import { NumberField } from '../../ui/number-field.component';
 import { TableWorker } from '../../workers/table-worker.service';
 import { cautionsOf, hexOfLab } from './colours.view';
-import { Desk } from './desk.service';
+import { ColourDesk } from './desk.service';
 
 /** Palettes for the mood of a card, by what its painter takes the words to mean. */
 @Component({
@@ -115,7 +115,7 @@ export class Ideas {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly box = inject(PaintBox);
-  private readonly desk = inject(Desk);
+  private readonly desk = inject(ColourDesk);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);
   private readonly search = new Search();

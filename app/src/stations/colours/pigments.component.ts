@@ -7,7 +7,7 @@ import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { factsInWords, pigmentChoices } from './colours.view';
-import { Desk } from './desk.service';
+import { ColourDesk } from './desk.service';
 
 /** The few pigments that are set out on the dish. */
 @Component({
@@ -61,7 +61,7 @@ import { Desk } from './desk.service';
 })
 export class PigmentsOut {
   private readonly store = inject(PlanStore);
-  private readonly desk = inject(Desk);
+  private readonly desk = inject(ColourDesk);
   readonly box = inject(PaintBox);
 
   readonly rows = computed(() => {

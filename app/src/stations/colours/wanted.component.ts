@@ -26,7 +26,7 @@ import { Swatch } from '../../ui/swatch.component';
 import { PictureWorker } from '../../workers/picture-worker.service';
 import { TableWorker } from '../../workers/table-worker.service';
 import { hexOfLab, labTyped } from './colours.view';
-import { Desk } from './desk.service';
+import { ColourDesk } from './desk.service';
 
 /** The plane reaches so far in a* and b*, and is drawn with so many pixels a side. */
 const REACH = 85;
@@ -46,7 +46,7 @@ type Places = readonly (readonly [number, number])[];
   styleUrl: './colours.component.scss',
 })
 export class Wanted {
-  readonly desk = inject(Desk);
+  readonly desk = inject(ColourDesk);
   private readonly worker = inject(TableWorker);
   private readonly pictures = inject(PictureWorker);
   private readonly messages = inject(Messages);

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import type { CropFrame } from '@kettle/core/commission/card';
 import { paintedOf } from '@kettle/core/document/plan';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { pictureHref } from '../../panel/picture-href';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -27,7 +27,7 @@ const STEP_DEG = 1;
 @Component({
   selector: 'kd-crop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PanelPicture],
+  imports: [PanelPictureView],
   templateUrl: './crop.component.html',
   styleUrl: './crop.component.scss',
 })

@@ -33,7 +33,7 @@ const HEIGHT_PX = 300;
   templateUrl: './batch.component.html',
   styleUrl: './batch.component.scss',
 })
-export class Batch {
+export class BatchView {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly shelf = inject(CardShelf);

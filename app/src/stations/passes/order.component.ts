@@ -71,7 +71,7 @@ import {
     }
   `,
 })
-export class Order {
+export class OrderView {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
   private readonly worker = inject(TableWorker);

@@ -12,7 +12,7 @@ import {
   type Pass,
 } from '@kettle/core/document/plan';
 import { formatClock } from '@kettle/core/kit/units';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { pictureHref } from '../../panel/picture-href';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -24,12 +24,12 @@ import { Choice } from '../../ui/choice.component';
 import { Findings } from '../../ui/findings.component';
 import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
-import { Batch } from './batch.component';
+import { BatchView } from './batch.component';
 import { DriftLine, type PegMove } from './drift-line.component';
-import { Order } from './order.component';
-import { Proposal } from './proposal.component';
+import { OrderView } from './order.component';
+import { ProposalView } from './proposal.component';
 import { startChoices, startFrom, startId, type StartId } from './start.view';
-import { WhatIf } from './what-if.component';
+import { WhatIfPanel } from './what-if.component';
 import { Painting } from './painting/painting.component';
 import { OtherMixes } from './other-mixes.component';
 import { Shields } from './shields.component';
@@ -55,21 +55,21 @@ const OTHERS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     FormsModule,
-    Batch,
+    BatchView,
     Button,
     Select,
     Choice,
-    Order,
+    OrderView,
     OtherMixes,
     Painting,
-    PanelPicture,
+    PanelPictureView,
     Shields,
     Swatch,
     TideLine,
     DriftLine,
-    WhatIf,
+    WhatIfPanel,
     Findings,
-    Proposal,
+    ProposalView,
   ],
   templateUrl: './passes.component.html',
   styleUrl: './passes.component.scss',

@@ -36,7 +36,7 @@ import { proposalInWords } from './proposal.view';
     }
   `,
 })
-export class Proposal {
+export class ProposalView {
   private readonly store = inject(PlanStore);
   private readonly worker = inject(TableWorker);
   private readonly messages = inject(Messages);

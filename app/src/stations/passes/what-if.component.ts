@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
@@ -14,11 +14,11 @@ import { compare, onlyThen, planIf, whatIfs } from './what-if.view';
 @Component({
   selector: 'kd-what-if',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, PanelPicture],
+  imports: [Choice, PanelPictureView],
   templateUrl: './what-if.component.html',
   styleUrl: './what-if.component.scss',
 })
-export class WhatIf {
+export class WhatIfPanel {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly worker = inject(TableWorker);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { filter } from 'rxjs';
-import { PanelPicture } from '../../panel/panel-picture.component';
+import { PanelPictureView } from '../../panel/panel-picture.component';
 import { panelDrawing } from '../../panel/panel.view';
 import { latest } from '../../state/latest';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -18,7 +18,7 @@ const SETTLE_MS = 150;
 @Component({
   selector: 'kd-judge',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PanelPicture],
+  imports: [PanelPictureView],
   template: `
     <section>
       <h2>Judge it</h2>

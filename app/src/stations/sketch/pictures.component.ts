@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-import { seenThrough, type Corners, type Picture } from '@kettle/core/drawing/photo';
+import { inPerspective, type Corners, type Picture } from '@kettle/core/drawing/photo';
 import { paintedOf } from '@kettle/core/document/plan';
 import { BadInput } from '@kettle/core/kit/units';
 import { Messages } from '../../state/messages.service';
@@ -119,7 +119,7 @@ export class PicturesList {
     const { picture, widthMm, heightMm } = this.corners()!;
     const corners = places as unknown as Corners;
     try {
-      seenThrough(corners);
+      inPerspective(corners);
     } catch (cause) {
       if (!(cause instanceof BadInput)) throw cause;
       this.messages.stop(`The ${cause.message}.`, 'Pull them again; nothing was changed.');

@@ -14,7 +14,7 @@ import {
 } from '@kettle/core/order/areas';
 import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/kit/geometry';
 import type { Command, Plan } from '@kettle/core/document/plan';
-import { inOrder, mirrored, moved, scaled, turned } from '@kettle/core/drawing/sketch';
+import { oneAfterAnother, mirrored, moved, scaled, turned } from '@kettle/core/drawing/sketch';
 
 /** An area in the list beside the board. */
 export interface AreaRow {
@@ -126,7 +126,7 @@ export function placeInHand(
   const points = plan.lines.filter(({ id }) => picked.includes(id)).flatMap((line) => line.points);
   if (points.length === 0) return [];
   const middle = middleOf([points.map(([x, y]): Point => [x, y])]);
-  const placing = inOrder(
+  const placing = oneAfterAnother(
     ...(mirror ? [mirrored(mirror, middle)] : []),
     scaled(percent / 100, middle),
     turned(turnDeg, middle),

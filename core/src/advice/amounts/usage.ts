@@ -4,7 +4,7 @@ import {
   maskedAfter,
   outlineOf,
   paintedOf,
-  placeOf,
+  partLaid,
   whitesRound,
   type Pass,
   type Plan,
@@ -51,7 +51,7 @@ export function paintByMix(plan: Plan, index: number): ReadonlyMap<string, numbe
     void found.set(mix, (found.get(mix) ?? 0) + (mm2 * pass.covers * pass.filmUm) / 1e6);
   let left = wetted(plan, index);
   for (const other of pass.also.toReversed()) {
-    const rest = cutAway(left, [placeOf(plan, pass, other)]);
+    const rest = cutAway(left, [partLaid(plan, pass, other)]);
     add(other.mix, mm2Of(left) - mm2Of(rest));
     left = rest;
   }

@@ -15,7 +15,7 @@ import {
   type Trial,
 } from '../../document/plan';
 import { BRUSH_LOADS, type ActOf, type Stage } from '../../simulation/water';
-import { wetted } from './wetted';
+import { coveredBy } from './wetted';
 
 /** Strokes of one mix with less than this between them are one pass, s. */
 const ONE_PASS_S = 90;
@@ -65,7 +65,7 @@ export function asPasses(plan: Plan, trial: Trial): AsPasses {
       mixes.push(mix);
       commands.push({ do: 'put-mix', mix, pigments: [] });
     }
-    const regions = joined(group.strokes.flatMap(({ act }) => wetted(act))).map((region) =>
+    const regions = joined(group.strokes.flatMap(({ act }) => coveredBy(act))).map((region) =>
       moved(region, -rim),
     );
     const { areas, covers, added } = areasFor(

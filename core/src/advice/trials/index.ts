@@ -12,4 +12,4 @@ export {
   type RemedyStep,
   type Symptom,
 } from './rescue';
-export { wetted } from './wetted';
+export { coveredBy } from './wetted';

@@ -17,7 +17,7 @@ import {
   remediesFor,
   sheetLayers,
   SYMPTOMS,
-  wetted,
+  coveredBy,
   type Mishap,
 } from '.';
 
@@ -130,7 +130,7 @@ describe('strokes as passes', () => {
   it('over an area of the plan paint that area; elsewhere their footprint becomes one', () => {
     const made = asPasses(plan, sheetOf(near));
     const [area] = made.commands.flatMap((c) => (c.do === 'add-area' ? [c.area] : []));
-    expect(polygonArea(area.outline) / polygonArea(wetted(near.act)[0])).toBeCloseTo(1, 1);
+    expect(polygonArea(area.outline) / polygonArea(coveredBy(near.act)[0])).toBeCloseTo(1, 1);
   });
 
   it('says what no pass can stand for yet', () => {

@@ -6,7 +6,7 @@ import { brushById, type PanelAct, type Shape } from '../../simulation/water';
 const ROUND = 24;
 
 /** What an act of the hand covers on its sheet, mm from the corner, its overlapping parts as one. */
-export function wetted(act: PanelAct): Polygon[] {
+export function coveredBy(act: PanelAct): Polygon[] {
   if (act.kind === 'stroke') return strokeRegion(act);
   if ('shape' in act && act.shape) return joined(regionsOf(act.shape));
   if ('area' in act) return joined(regionsOf(act.area));

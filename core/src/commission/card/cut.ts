@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { BadInput, done, lengthMm, sizeMm, type Work } from '../../kit/units';
 import { cutExactly } from './cut-exact';
 import { cutBySearch } from './cut-search';
-import { cutsOf, piecesOf } from './guillotine';
+import { cutsOf, laidPieces } from './guillotine';
 import { DUST_MM, pieceCount, type CutSheet, type PieceKind } from './piece-kind';
 
 const grain = z.enum(['width', 'height']);
@@ -89,7 +89,7 @@ export function* cutting(request: CutRequest): Work<CutPlan> {
     );
   const patterns = (yield* cutExactly(kinds, usable)) ?? (yield* cutBySearch(kinds, usable));
   const laid = patterns.flatMap((pattern, i) =>
-    piecesOf(pattern, marginMm, gapMm).map((at) => ({ ...at, sheet: i })),
+    laidPieces(pattern, marginMm, gapMm).map((at) => ({ ...at, sheet: i })),
   );
   const counts = kinds.map((_, kind) => laid.filter((piece) => piece.kind === kind).length);
   const used = patterns.length * sheet.widthMm * sheet.heightMm;

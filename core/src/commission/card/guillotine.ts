@@ -42,7 +42,7 @@ export interface LaidPiece {
 }
 
 /** Where each piece of a pattern lies that starts at the corner within the margin, mm. */
-export function piecesOf(pattern: Pattern, marginMm: number, gapMm: number): LaidPiece[] {
+export function laidPieces(pattern: Pattern, marginMm: number, gapMm: number): LaidPiece[] {
   const laid: LaidPiece[] = [];
   const lay = (part: Pattern, x: number, y: number): void => {
     if ('kind' in part) {

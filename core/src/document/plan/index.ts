@@ -54,7 +54,7 @@ export {
   maskedAfter,
   wettedThrough,
 } from './painted';
-export { laidAt, mixesOf, placeOf } from './places';
+export { laidAt, mixesOf, partLaid } from './places';
 export {
   LONGEST_NAME,
   planSchema,

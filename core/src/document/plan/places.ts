@@ -14,7 +14,7 @@ export const mixesOf = ({ mix, also }: Pick<Pass, 'mix' | 'also'>): string[] =>
 const BEYOND_MM = 1;
 
 /** The part of the panel on which a pass lays another mix, in the box round all its areas. */
-export function placeOf(plan: Plan, { areas }: Pick<Pass, 'areas'>, { lies, share }: OtherMix): Polygon {
+export function partLaid(plan: Plan, { areas }: Pick<Pass, 'areas'>, { lies, share }: OtherMix): Polygon {
   if (areas.length === 0) return [];
   const box = bounds([areas.flatMap((area) => outlineOf(plan, area)[0])]);
   const [x, y, width, height] = box;
@@ -49,7 +49,7 @@ function oval([x, y, width, height]: readonly [number, number, number, number], 
 export function laidAt(plan: Plan, pass: Pass): (at: Point) => string | null {
   const places = pass.also
     .toReversed()
-    .map((other) => ({ mix: other.mix, place: placeOf(plan, pass, other) }));
+    .map((other) => ({ mix: other.mix, place: partLaid(plan, pass, other) }));
   return (at) => places.find(({ place }) => contains(place, at))?.mix ?? pass.mix;
 }
 

@@ -1,5 +1,5 @@
 export { cornersSchema, pictureSchema, type Corners, type Photo, type Picture } from './photo';
 export { readHead, type PhotoHead } from './head';
-export { seenThrough, straightened } from './straighten';
+export { inPerspective, straightened } from './straighten';
 export { correctedOnPaper } from './bare-paper';
 export { patchColours, type Patch } from './patches';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { labOfHex } from '../../kit/colour';
 import type { Point } from '../../kit/geometry';
 import { writePng } from '../../files/formats';
-import { correctedOnPaper, readHead, seenThrough, straightened, type Corners, type Photo } from '.';
+import { correctedOnPaper, readHead, inPerspective, straightened, type Corners, type Photo } from '.';
 
 const picture = (width: number, height: number, colour: (u: number, v: number) => number[]): Photo => {
   const rgba = new Uint8ClampedArray(4 * width * height);
@@ -41,7 +41,7 @@ describe('a flat thing seen askew', () => {
         fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
         (eye, p) => {
           const see = through(eye);
-          const found = seenThrough([see([0, 0]), see([1, 0]), see([1, 1]), see([0, 1])])(p);
+          const found = inPerspective([see([0, 0]), see([1, 0]), see([1, 1]), see([0, 1])])(p);
           expect(Math.hypot(found[0] - see(p)[0], found[1] - see(p)[1])).toBeLessThan(1e-9);
         },
       ),

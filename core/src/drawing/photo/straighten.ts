@@ -13,7 +13,7 @@ const SMALLEST = 1e-3;
  * are seen at, clockwise from the upper left: the perspective of a flat thing (Heckbert 1989, square to quadrilateral).
  * Throws `BadInput` on `corners` when they go round the other way, cross, or lie on one line.
  */
-export function seenThrough(corners: readonly [Point, Point, Point, Point]): (at: Point) => Point {
+export function inPerspective(corners: readonly [Point, Point, Point, Point]): (at: Point) => Point {
   corners.forEach((at, i) => {
     const [before, after] = [corners[(i + 3) % 4], corners[(i + 1) % 4]];
     const turn = (at[0] - before[0]) * (after[1] - at[1]) - (at[1] - before[1]) * (after[0] - at[0]);
@@ -39,7 +39,7 @@ export function seenThrough(corners: readonly [Point, Point, Point, Point]): (at
  * `seenThrough`, and when they lie so near each other that nothing is seen.
  */
 export function straightened(photo: Photo, corners: Corners, width: number, height: number): Photo {
-  const seen = seenThrough(corners);
+  const seen = inPerspective(corners);
   const [[x0, y0], [x1, y1], [x2, y2], [x3, y3]] = corners;
   const share = Math.abs((x2 - x0) * (y3 - y1) - (x3 - x1) * (y2 - y0)) / 2;
   if (share < SMALLEST) throw new BadInput('corners', 'lie too near each other');

@@ -8,7 +8,7 @@ export {
   type PencilPoint,
 } from './sketch';
 export {
-  inOrder,
+  oneAfterAnother,
   mirrored,
   moved,
   placedLine,

@@ -19,7 +19,7 @@ export const mirrored = (way: 'left-right' | 'upside-down', about: Point): Placi
   way === 'left-right' ? roundAbout(-1, 0, 0, 1, about) : roundAbout(1, 0, 0, -1, about);
 
 /** Placings one after the other, as one. */
-export const inOrder = (...placings: readonly Placing[]): Placing =>
+export const oneAfterAnother = (...placings: readonly Placing[]): Placing =>
   placings.reduce(([a, b, c, d, e, f], [A, B, C, D, E, F]) => [
     ...([A * a + C * b, B * a + D * b, A * c + C * d, B * c + D * d] as const),
     A * e + C * f + E,

@@ -2,7 +2,7 @@ import { zlibSync } from 'fflate';
 import { crc32 } from './crc32';
 
 /** A picture of 8-bit colour, row by row, and how finely it is meant to be printed. */
-export interface Picture {
+export interface Bitmap {
   readonly width: number;
   readonly height: number;
   /** `[(row · width + column) · 3 + channel]`, or with a fourth channel that says how far a pixel covers. */
@@ -18,7 +18,7 @@ const TRUE_COLOUR = 2;
 const WITH_ALPHA = 6;
 
 /** A picture as a PNG file that states its true size (ISO/IEC 15948, chunks IHDR, pHYs, IDAT, IEND). */
-export function writePng({ width, height, rgb, dpi, covers = false }: Picture): Uint8Array {
+export function writePng({ width, height, rgb, dpi, covers = false }: Bitmap): Uint8Array {
   const head = new DataView(new ArrayBuffer(13));
   head.setUint32(0, width);
   head.setUint32(4, height);

@@ -1,6 +1,6 @@
 import { cutOuts } from '../../order/areas';
 import { paintedOf, type Plan } from '../../document/plan';
-import { panelSheet, pathOf } from './panel-sheet';
+import { panelSheet, svgPath } from './panel-sheet';
 import type { PencilPoint } from '../../drawing/sketch';
 import { fineText, mmText } from './svg-text';
 
@@ -29,7 +29,7 @@ export function cutTemplate(plan: Plan): string | null {
   return panelSheet(plan, {
     ...{ title: `${plan.title}, cutting template for the back`, mirrored: true },
     drawn: [
-      ...cuts.flatMap(({ parts }) => parts.map((part) => `<path class="cut" d="${pathOf(part)}"/>`)),
+      ...cuts.flatMap(({ parts }) => parts.map((part) => `<path class="cut" d="${svgPath(part)}"/>`)),
       ...folds.map(({ points }) => foldMark(points[0], points.at(-1)!)),
       ...crosses,
     ],

@@ -61,5 +61,5 @@ function rulerBar(y: number): string {
 }
 
 /** A polygon with its holes as an SVG path. */
-export const pathOf = (outline: Polygon): string =>
+export const svgPath = (outline: Polygon): string =>
   outline.map((ring) => `M${ring.map(([x, y]) => `${fineText(x)} ${fineText(y)}`).join('L')}Z`).join('');

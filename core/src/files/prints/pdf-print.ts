@@ -1,5 +1,5 @@
 import type * as PdfLib from 'pdf-lib';
-import { LETTER_MM, rulerBar, RULER_MM, type LineKind, type TrueSize } from './true-size';
+import { LETTER_MM, rulerBar, RULER_MM, type PrintedLine, type TrueSize } from './true-size';
 
 /** A point of a page, mm (Adobe PDF Reference, 72 to the inch). */
 const PT_PER_MM = 72 / 25.4;
@@ -16,7 +16,7 @@ const MARGIN_MM = 8;
 const FOOT_MM = 16;
 const SHARED_MM = 8;
 
-const PEN: Readonly<Record<LineKind, { readonly mm: number; readonly dash?: number[] }>> = {
+const PEN: Readonly<Record<PrintedLine, { readonly mm: number; readonly dash?: number[] }>> = {
   cut: { mm: 0.3 },
   score: { mm: 0.25, dash: [4, 2] },
   trim: { mm: 0.25, dash: [1, 1] },

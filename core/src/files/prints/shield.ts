@@ -1,5 +1,5 @@
 import { areaOf, paintedOf, type Plan } from '../../document/plan';
-import { panelSheet, pathOf } from './panel-sheet';
+import { panelSheet, svgPath } from './panel-sheet';
 
 /**
  * A shield of paper for one area at true size: cut out along its edge, the piece covers the area, and the sheet it came from
@@ -15,13 +15,13 @@ export function shieldSheet(plan: Plan, area: string, reverse: boolean): string 
     [0, heightMm],
   ] as const;
   const [cut, covered] = [
-    `<path class="cut" d="${pathOf(outline)}"/>`,
+    `<path class="cut" d="${svgPath(outline)}"/>`,
     reverse ? [sheet, ...outline] : outline,
   ];
   return panelSheet(plan, {
     title: `${plan.title}, shield for ${reverse ? 'all but ' : ''}${name}`,
     mirrored: false,
     // What stays as the shield is hatched by its fill; the knife follows the line.
-    drawn: [`<path class="shield" fill-rule="evenodd" d="${pathOf(covered)}"/>`, cut],
+    drawn: [`<path class="shield" fill-rule="evenodd" d="${svgPath(covered)}"/>`, cut],
   });
 }

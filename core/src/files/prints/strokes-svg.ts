@@ -2,7 +2,7 @@ import { hexOf } from '../../kit/colour';
 import { glazeLab } from '../../materials/pigment';
 import { planPaper, type Plan, type Trial } from '../../document/plan';
 import { pigmentByCode } from '../../materials/pigment';
-import { wetted } from '../../advice/trials';
+import { coveredBy } from '../../advice/trials';
 import type { ActOf } from '../../simulation/water';
 
 /** The strokes of a sheet as outlines in mm, each in the dry colour of its mix; clear water as a hair line (W3C SVG 2). */
@@ -32,7 +32,7 @@ function colourOf(plan: Plan, { parts, strength }: ActOf<'stroke'>): string | nu
 }
 
 function pathOf(act: ActOf<'stroke'>, fill: string | null): string {
-  const data = wetted(act)
+  const data = coveredBy(act)
     .flat()
     .map((ring) => `M${ring.map(([x, y]) => `${rounded(x)} ${rounded(y)}`).join('L')}Z`)
     .join('');

@@ -1,10 +1,10 @@
-import { LETTER_MM, type LineKind, type TrueSize } from './true-size';
+import { LETTER_MM, type PrintedLine, type TrueSize } from './true-size';
 import { escapeXml, mmText } from './svg-text';
 
 /** White round a drawing, mm. */
 const MARGIN_MM = 10;
 
-const STYLE: Readonly<Record<LineKind, string>> = {
+const STYLE: Readonly<Record<PrintedLine, string>> = {
   cut: 'stroke:#112;stroke-width:.3',
   score: 'stroke:#112;stroke-width:.25;stroke-dasharray:4 2',
   trim: 'stroke:#a33;stroke-width:.25;stroke-dasharray:1 1',

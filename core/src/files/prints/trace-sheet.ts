@@ -2,7 +2,7 @@ import { interiorPoint } from '../../kit/geometry';
 import type { Setting } from '../../drawing/lettering';
 import type { Plan } from '../../document/plan';
 import { OWN_SHEET } from '../../drawing/tracing';
-import { panelSheet, pathOf } from './panel-sheet';
+import { panelSheet, svgPath } from './panel-sheet';
 import { escapeXml, fineText, mmText } from './svg-text';
 
 /** What a trace sheet can be besides as it is. */
@@ -22,14 +22,14 @@ const NO_WORDS: ReadonlyMap<string, Setting> = new Map();
 export function traceSheet(plan: Plan, { settings = NO_WORDS, mirrored = false }: SheetChoices = {}): string {
   const areas = plan.areas.map(
     ({ name, outline }) =>
-      `<path class="area" data-name="${escapeXml(name)}" d="${pathOf(outline)}"/>${mirrored ? '' : label(name, interiorPoint(outline))}`,
+      `<path class="area" data-name="${escapeXml(name)}" d="${svgPath(outline)}"/>${mirrored ? '' : label(name, interiorPoint(outline))}`,
   );
   const lines = plan.lines.map(
     ({ kind, points }) =>
       `<polyline class="pencil" data-kind="${kind}" data-pressure="${points.map(([, , p]) => fineText(p)).join(' ')}" points="${points.map(([x, y]) => `${fineText(x)},${fineText(y)}`).join(' ')}"/>`,
   );
   const words = plan.words.flatMap(({ id }) =>
-    (settings.get(id)?.letters ?? []).map(({ contours }) => `<path class="words" d="${pathOf(contours)}"/>`),
+    (settings.get(id)?.letters ?? []).map(({ contours }) => `<path class="words" d="${svgPath(contours)}"/>`),
   );
   return panelSheet(plan, {
     ...{ title: `${plan.title}, trace sheet at true size`, mirrored, marked: `${OWN_SHEET}="1"` },

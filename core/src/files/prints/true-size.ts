@@ -2,7 +2,7 @@ import { facesOf, type CardSizes } from '../../commission/card';
 import { formatOf, sizesOf, type Plan } from '../../document/plan';
 
 /** How a line is meant: the knife's, the bone folder's, what is trimmed when dry, what only shows, the ruler's. */
-export type LineKind = 'cut' | 'score' | 'trim' | 'show' | 'bar';
+export type PrintedLine = 'cut' | 'score' | 'trim' | 'show' | 'bar';
 
 /** A drawing at true size, mm from its top left corner. */
 export interface TrueSize {
@@ -10,7 +10,7 @@ export interface TrueSize {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly lines: readonly {
-    readonly kind: LineKind;
+    readonly kind: PrintedLine;
     readonly from: readonly [number, number];
     readonly to: readonly [number, number];
   }[];
@@ -88,7 +88,7 @@ function scoreLines({ flat, scores }: CardSizes, rim: { readonly x: number; read
   );
 }
 
-function box(kind: LineKind, x: number, y: number, size: { widthMm: number; heightMm: number }): Line[] {
+function box(kind: PrintedLine, x: number, y: number, size: { widthMm: number; heightMm: number }): Line[] {
   const [right, bottom] = [x + size.widthMm, y + size.heightMm];
   return [
     { kind, from: [x, y], to: [right, y] },

@@ -12,7 +12,7 @@ import {
   mixingChart,
   moodsIn,
   radiusOf,
-  strengthAt,
+  strengthFromMiddle,
   SCHEMES,
   suggestPalettes,
   tintChart,
@@ -58,8 +58,8 @@ describe('the layout of a dish', () => {
     const strengths = [1, 0.5, 0.2, 0.05, 0.01];
     const radii = strengths.map(radiusOf);
     expect([...radii].sort((a, b) => b - a)).toEqual(radii);
-    strengths.forEach((strength) => expect(strengthAt(radiusOf(strength))).toBeCloseTo(strength, 9));
-    expect([strengthAt(0), strengthAt(2)]).toEqual([0.01, 1]);
+    strengths.forEach((strength) => expect(strengthFromMiddle(radiusOf(strength))).toBeCloseTo(strength, 9));
+    expect([strengthFromMiddle(0), strengthFromMiddle(2)]).toEqual([0.01, 1]);
     // Each halving is the same step inwards.
     expect(radiusOf(0.4) - radiusOf(0.2)).toBeCloseTo(radiusOf(0.1) - radiusOf(0.05), 9);
     const { mixes } = dishLayout(

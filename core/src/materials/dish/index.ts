@@ -3,7 +3,7 @@ export {
   dishLayout,
   onRim,
   radiusOf,
-  strengthAt,
+  strengthFromMiddle,
   WELL_APART,
   type DishLayout,
   type Poured,

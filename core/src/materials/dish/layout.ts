@@ -72,7 +72,7 @@ export function radiusOf(strength: number): number {
 }
 
 /** The other way round: how strong paint is that lies so far from the middle. */
-export function strengthAt(radius: number): number {
+export function strengthFromMiddle(radius: number): number {
   const share = (radius - STAIN_AT) / (TUBE_AT - STAIN_AT);
   return Math.min(1, Math.max(THINNEST, Math.exp((1 - share) * Math.log(THINNEST))));
 }

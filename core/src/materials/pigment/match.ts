@@ -10,7 +10,7 @@ import { MAX_PIGMENTS, type Ratio } from './ratios';
 import {
   nearestStrength,
   STRENGTH_STEP,
-  strengthAt,
+  strengthAtStep,
   STRENGTHS,
   wantedColour,
   type NearestStrength,
@@ -116,7 +116,7 @@ function scan({ ratios, lab }: MixTable, target: Lab): { ratio: Ratio; strength:
   const nearest: NearestStrength = { distance2: 0, step: 0 };
   const found = ratios.map((ratio, i) => {
     nearestStrength(lab, i * STRENGTHS.length * 3, STRENGTHS.length, wanted, nearest);
-    return { ratio, strength: strengthAt(nearest.step), distance2: nearest.distance2 };
+    return { ratio, strength: strengthAtStep(nearest.step), distance2: nearest.distance2 };
   });
   found.sort((a, b) => a.distance2 - b.distance2);
   return [1, 2, 3].flatMap((count) => {

@@ -84,4 +84,4 @@ export function nearestStrength(
 }
 
 /** The strength at a fraction of a step of the table. */
-export const strengthAt = (step: number): number => Math.exp(-STRENGTH_STEP * step);
+export const strengthAtStep = (step: number): number => Math.exp(-STRENGTH_STEP * step);

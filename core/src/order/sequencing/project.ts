@@ -1,7 +1,7 @@
 import type { Lag, SequenceRequest, Task } from './request';
 
 /** One task of one copy. */
-export interface Job {
+export interface SequencedJob {
   readonly id: string;
   readonly copy: number;
   /** How many copies have it, the first ones. */
@@ -25,7 +25,7 @@ export interface Holding {
 
 /** Jobs with what must lie between them and what they share. Jobs of a copy stand together, in the order of the tasks. */
 export interface Project {
-  readonly jobs: readonly Job[];
+  readonly jobs: readonly SequencedJob[];
   readonly arcs: readonly Arc[];
   readonly holdings: readonly Holding[];
   readonly hands: number;
@@ -44,7 +44,7 @@ export function projectOf(
   const ofTask = (task: Task): number => task.copies ?? copies;
   const cards = [...new Set(tasks.map(({ card = '' }) => card))];
   const kept = lags.filter((lag) => !without.has(lag));
-  const jobs: Job[] = [];
+  const jobs: SequencedJob[] = [];
   const arcs: Arc[] = [];
   const holdings: Holding[] = [];
   for (let copy = 0; copy < (first ? 1 : copies); copy++) {

@@ -21,7 +21,13 @@ export interface SpeciesNumbers {
 }
 
 /** Dissolved salt neither settles nor stains. */
-export const SALT: SpeciesNumbers = { settle: 0, penetrate: 0, floatOff: 0, stain: 0, granulation: 0 };
+export const SALT_SPECIES: SpeciesNumbers = {
+  settle: 0,
+  penetrate: 0,
+  floatOff: 0,
+  stain: 0,
+  granulation: 0,
+};
 
 /** What a pigment's staining and granulation (0…1, general knowledge) mean in water. */
 export function speciesOf({ staining, granulation, family, metallic }: Pigment): SpeciesNumbers {

@@ -23,7 +23,7 @@ export { panelActSchema, type ActOf, type PanelAct, type StrokePoint } from './p
 export { shapeBounds, shapeSchema, type Shape } from './shape';
 export { sharesOfStages, stageAtPoint } from './sheet-stages';
 export { actOnPanel } from './act-on-panel';
-export { Replay, type KeptMoment } from './replay';
+export { Replay, type RestartMoment } from './replay';
 export { PAPER_LOOKS, PaintedView, type CellBox, type PaperLook } from './painted-view';
 export { fingerprintOf, markOf, markOfText } from './fingerprint';
 export { WATER_VERSION } from './flow-constants';
@@ -59,7 +59,7 @@ export {
   simulate,
   simulationSchema,
   type Balance,
-  type Cupboard,
+  type Stock,
   type ProbeReading,
   type Simulation,
   type SimulationAnswer,

@@ -12,7 +12,7 @@ import {
   TOUCH_GROWTH,
   TOUCH_STEP_S_MM,
 } from './flow-constants';
-import { flowNumbers, SALT, speciesOf, type SpeciesNumbers } from './flow-numbers';
+import { flowNumbers, SALT_SPECIES, speciesOf, type SpeciesNumbers } from './flow-numbers';
 import { cellAt, panelGrid, type Panel } from './panel';
 import type { PanelKernel, StepReport } from './panel-kernel';
 import type { Shape } from './shape';
@@ -142,8 +142,8 @@ export function startPanel(setting: PanelSetting, kernel: PanelKernel): PanelRun
 /** Pigments, and salt after them; places that no pigment has taken yet do nothing. */
 const speciesFor = (pigments: readonly Pigment[], salted: boolean, room: number): SpeciesNumbers[] => [
   ...pigments.map(speciesOf),
-  ...Array.from({ length: Math.max(0, room - pigments.length) }, () => SALT),
-  ...(salted ? [SALT] : []),
+  ...Array.from({ length: Math.max(0, room - pigments.length) }, () => SALT_SPECIES),
+  ...(salted ? [SALT_SPECIES] : []),
 ];
 
 /** More pigments are set out for a roomy panel; those it has keep their places. Throws `RangeError` for more than fit. */

@@ -12,7 +12,7 @@ import {
   type PanelRun,
   type Simulation,
 } from '.';
-import { bytesOf, RestartStates } from './restart';
+import { keptBytes, RestartStates } from './restart';
 
 const wash = {
   atS: 0,
@@ -123,9 +123,9 @@ describe('kept states', () => {
     const states = new RestartStates(one.run);
     const bare = states.keep();
     const again = states.keep();
-    expect(bytesOf([bare, again])).toBe(bytesOf([bare]));
+    expect(keptBytes([bare, again])).toBe(keptBytes([bare]));
     done(one.goTo(5));
-    expect(bytesOf([bare, states.keep()])).toBeGreaterThan(bytesOf([bare]));
+    expect(keptBytes([bare, states.keep()])).toBeGreaterThan(keptBytes([bare]));
   });
 });
 

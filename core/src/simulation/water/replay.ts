@@ -4,9 +4,9 @@ import type { ActOf, PanelAct, StrokePoint } from './panel-act';
 import { eventsOf, type PanelEvent } from './panel-event';
 import type { PanelKernel } from './panel-kernel';
 import { passTime, type PanelRun } from './panel-run';
-import { bytesOf, RestartStates, type KeptState } from './restart';
+import { keptBytes, RestartStates, type KeptState } from './restart';
 import type { Stage } from './stages';
-import { openSimulation, type Cupboard, type Simulation } from './simulate';
+import { openSimulation, type Stock, type Simulation } from './simulate';
 
 /** A state is kept before an act when so many steps have passed since the last, and after so many in any case. */
 const KEPT_BEFORE_ACT = 40;
@@ -16,7 +16,7 @@ const KEPT_AFTER = 120;
 const ROOM_FOR = 20;
 
 /** A state of a replay, and how far its acts were done by then. */
-export interface KeptMoment extends KeptState {
+export interface RestartMoment extends KeptState {
   /** Events done. */
   readonly done: number;
 }
@@ -30,7 +30,7 @@ export class Replay {
   readonly run: PanelRun;
   private events: PanelEvent[];
   private done = 0;
-  private kept: KeptMoment[];
+  private kept: RestartMoment[];
   private readonly states: RestartStates;
   private readonly hand: HandOnPanel;
 
@@ -38,7 +38,7 @@ export class Replay {
     simulation: Simulation,
     kernel: PanelKernel,
     private readonly capBytes: number,
-    cupboard?: Cupboard,
+    cupboard?: Stock,
   ) {
     const { run, acts } = openSimulation(simulation, kernel, cupboard);
     this.run = run;
@@ -50,7 +50,7 @@ export class Replay {
 
   /** What the kept states hold, bytes. */
   get keptBytes(): number {
-    return bytesOf(this.kept);
+    return keptBytes(this.kept);
   }
 
   /** How many things have happened so far: acts, and parts of strokes. */
@@ -69,7 +69,7 @@ export class Replay {
   }
 
   /** The kept states, to be kept elsewhere. */
-  get keptStates(): readonly KeptMoment[] {
+  get keptStates(): readonly RestartMoment[] {
     return this.kept;
   }
 
@@ -163,12 +163,12 @@ export class Replay {
   }
 
   /** States kept earlier of the same acts; the paper goes to the last of them. */
-  takeBack(states: readonly KeptMoment[]): void {
+  takeBack(states: readonly RestartMoment[]): void {
     this.kept = [this.kept[0], ...states.filter(({ steps }) => steps > 0)];
     this.restart(() => true);
   }
 
-  private get lastKept(): KeptMoment {
+  private get lastKept(): RestartMoment {
     return this.kept.at(-1)!;
   }
 
@@ -192,7 +192,7 @@ export class Replay {
     }
   }
 
-  private restart(fits: (state: KeptMoment) => boolean): void {
+  private restart(fits: (state: RestartMoment) => boolean): void {
     const from = this.kept.filter(fits).at(-1) ?? this.kept[0];
     this.states.restore(from);
     this.done = from.done;

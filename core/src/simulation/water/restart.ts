@@ -125,7 +125,7 @@ export class RestartStates {
 }
 
 /** Bytes that some states hold, tiles they share counted once. */
-export function bytesOf(states: readonly KeptState[]): number {
+export function keptBytes(states: readonly KeptState[]): number {
   const tiles = new Set(states.flatMap((state) => state.tiles));
   return [...tiles].reduce(
     (sum, { raw, packed: { lower, upper } }) =>

@@ -90,7 +90,7 @@ export function pigmentsOf(acts: readonly PanelAct[], known = PIGMENTS): Pigment
 }
 
 /** Papers and pigments that acts may name; a plan brings its own. */
-export interface Cupboard {
+export interface Stock {
   readonly papers: readonly Paper[];
   readonly pigments: readonly Pigment[];
 }
@@ -99,7 +99,7 @@ export interface Cupboard {
 export function openSimulation(
   input: Simulation,
   kernel: PanelKernel,
-  { papers, pigments }: Cupboard = { papers: PAPERS, pigments: PIGMENTS },
+  { papers, pigments }: Stock = { papers: PAPERS, pigments: PIGMENTS },
 ): { readonly run: PanelRun; readonly acts: readonly { readonly act: PanelAct; readonly field: string }[] } {
   const run = startPanel(
     {

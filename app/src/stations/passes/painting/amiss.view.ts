@@ -1,7 +1,7 @@
 import { HIDING_WHITE, type Trial } from '@kettle/core/document/plan';
 import { remediesFor, SYMPTOMS, type Mishap, type Remedy, type Symptom } from '@kettle/core/advice/trials';
 import type { SheetReading } from '../../../workers/painting-api';
-import type { Forecast, Place } from '../../../workers/sheet-jobs';
+import type { Forecast, SheetPlace } from '../../../workers/sheet-jobs';
 
 export const SYMPTOM_CHOICES = [...SYMPTOMS];
 
@@ -16,7 +16,7 @@ export function mishapAt(
   sheet: Trial,
   symptom: Symptom,
   reading: SheetReading,
-  { at, radiusMm }: Place,
+  { at, radiusMm }: SheetPlace,
 ): Mishap {
   const paint = Object.entries(reading.pigments)
     .filter(([, gm2]) => gm2 > SEEN_GM2)

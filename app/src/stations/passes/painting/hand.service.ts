@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { PlanStore } from '../../../state/plan-store';
-import type { Place } from '../../../workers/sheet-jobs';
-import { BOARD, toolById, type Held, type Load } from './painting.view';
+import type { SheetPlace } from '../../../workers/sheet-jobs';
+import { BOARD, toolById, type InHand, type Load } from './painting.view';
 
 /** What the hand holds at the painting table. */
 @Injectable({ providedIn: 'root' })
@@ -16,7 +16,7 @@ export class HandService {
   /** The next touch points at what went wrong, so large, and does nothing. */
   readonly pointing = signal(false);
   readonly pointsMm = signal(7);
-  readonly pointed = signal<Place | null>(null);
+  readonly pointed = signal<SheetPlace | null>(null);
   /** `undefined` until a mix is chosen: then it is the card’s first. */
   private readonly chosen = signal<string | null | undefined>(undefined);
 
@@ -25,7 +25,7 @@ export class HandService {
     return chosen === null ? null : (mixes.find(({ id }) => id === chosen) ?? mixes.at(0) ?? null);
   });
   readonly holdsBoard = computed(() => this.tool() === BOARD);
-  readonly held = computed((): Held => ({
+  readonly held = computed((): InHand => ({
     tool: toolById(this.holdsBoard() ? 'round-8' : this.tool()),
     ...{ load: this.load(), dips: this.dips(), loose: this.loose() },
     ...{ mix: this.mix(), through: this.through() },

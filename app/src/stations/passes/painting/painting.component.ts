@@ -20,7 +20,7 @@ import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
 import { SheetsService } from '../../../state/sheets.service';
 import { Amiss } from './amiss.component';
-import type { Place } from '../../../workers/painting-api';
+import type { BrushPlace } from '../../../workers/painting-api';
 import { HeldRow } from '../../../ui/held-row.component';
 import { DoneList } from './done-list.component';
 import { HandService } from './hand.service';
@@ -35,7 +35,7 @@ import {
   underHand,
 } from './painting.view';
 import { Plates } from './plates.component';
-import { Sheets } from './sheets.component';
+import { SheetsView } from './sheets.component';
 
 type Leaf = 'done' | 'amiss' | 'sheets';
 type Seen = 'now' | 'dry' | 'uncovered' | 'value' | 'sheen' | 'morning';
@@ -47,7 +47,7 @@ const FEELS_EVERY_MS = 120;
 @Component({
   selector: 'kd-painting',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Amiss, DoneList, HeldRow, Plates, Sheets],
+  imports: [Amiss, DoneList, HeldRow, Plates, SheetsView],
   templateUrl: './painting.component.html',
   styleUrl: './painting.component.scss',
   host: {
@@ -157,7 +157,7 @@ export class Painting {
     this.painting.seeAs(look, seen === 'now');
   }
 
-  private use(way: readonly Place[]): void {
+  private use(way: readonly BrushPlace[]): void {
     if (this.hand.pointing()) {
       this.hand.point([way[0][0], way[0][1]]);
       return;

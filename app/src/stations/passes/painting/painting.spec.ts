@@ -17,12 +17,12 @@ import {
   strokeAsked,
   tiltInWords,
   toolById,
-  type Held,
+  type InHand,
 } from './painting.view';
 
 const plan = kettleInTheRain();
 const [mix] = plan.mixes;
-const held = (tool: string, change: Partial<Held> = {}): Held => ({
+const held = (tool: string, change: Partial<InHand> = {}): InHand => ({
   ...{ tool: toolById(tool), load: 'loaded', dips: true, mix, loose: false, through: null },
   ...change,
 });

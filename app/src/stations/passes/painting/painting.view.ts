@@ -24,7 +24,7 @@ import {
 } from '@kettle/core/simulation/water';
 import type { AsPasses, Difference, LayerSpan } from '@kettle/core/advice/trials';
 import type { Follows } from '../../../panel/painting-board';
-import type { AskedStroke, Place, SheetReading, TableNews } from '../../../workers/painting-api';
+import type { AskedStroke, BrushPlace, SheetReading, TableNews } from '../../../workers/painting-api';
 
 /** How full a brush comes to the paper, in painters’ words. */
 export const LOADS = [
@@ -36,7 +36,7 @@ export const LOADS = [
 export type Load = (typeof LOADS)[number]['id'];
 
 /** All that the hand holds. */
-export interface Held {
+export interface InHand {
   readonly tool: HandTool;
   readonly load: Load;
   readonly dips: boolean;
@@ -62,7 +62,7 @@ export function followsOf(tool: HandTool): Follows {
 const LOOSE = 0.35;
 
 /** A stroke of what is in the brush; a loose one is a little stronger or weaker, by `draw` 0…1. */
-export function strokeAsked({ tool, load, dips, mix, loose }: Held, draw: number): AskedStroke {
+export function strokeAsked({ tool, load, dips, mix, loose }: InHand, draw: number): AskedStroke {
   const strength = (mix?.strength ?? 0.2) * (loose ? Math.exp(LOOSE * (2 * draw - 1)) : 1);
   return {
     ...{ kind: 'stroke', brush: tool.id, load, dips },
@@ -73,7 +73,13 @@ export function strokeAsked({ tool, load, dips, mix, loose }: Held, draw: number
 }
 
 /** What another tool does along a way. */
-export function actAsked(plan: Plan, held: Held, way: readonly Place[], rim: number, seed: number): AskedAct {
+export function actAsked(
+  plan: Plan,
+  held: InHand,
+  way: readonly BrushPlace[],
+  rim: number,
+  seed: number,
+): AskedAct {
   const laden: Laden | null =
     held.mix && held.tool.carries ? { ...held.mix, loads: loadsByCode(laidMix(plan, held.mix, 100)) } : null;
   const area = plan.areas.find(({ id }) => id === held.through);
@@ -92,7 +98,7 @@ export function actAsked(plan: Plan, held: Held, way: readonly Place[], rim: num
 /** Places closer than this say nothing new, mm. */
 const APART_MM = 0.5;
 
-function thinned(way: readonly Place[]): Place[] {
+function thinned(way: readonly BrushPlace[]): BrushPlace[] {
   const kept = [way[0]];
   for (const place of way.slice(1)) {
     const [x, y] = kept.at(-1)!;

@@ -26,7 +26,7 @@ interface Beside {
   templateUrl: './sheets.component.html',
   styleUrl: './sheets.component.scss',
 })
-export class Sheets {
+export class SheetsView {
   readonly painting = inject(PaintingService);
   private readonly store = inject(PlanStore);
   private readonly work = inject(SheetsService);
