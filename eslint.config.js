@@ -8,7 +8,7 @@ import tseslint from 'typescript-eslint';
 const SOLVERS = {
   'order/areas': ['composing', 'composition', 'filledAt', 'measuringWidths', 'widthsOf'],
   'commission/card': ['cutSheet', 'cutting', 'offcutsOf'],
-  'advice/checks': ['checkAllKinds', 'checking', 'checkingAllKinds', 'checkingStops', 'runChecks'],
+  'advice/checks': ['checkAllVariants', 'checking', 'checkingAllVariants', 'checkingStops', 'runChecks'],
   'materials/dish': ['suggestPalettes'],
   'files/formats': ['mergedPicture', 'readKettleFile'],
   'materials/pigment': [

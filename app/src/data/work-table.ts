@@ -29,7 +29,7 @@ type State =
     };
 
 /** What happened on the table without its own hand. */
-export type WorkTableNews =
+export type WorkTableEvent =
   | { readonly what: 'read-only'; readonly id: string }
   /** `strokes` were under the pen when the tab that had it went. */
   | { readonly what: 'taken-over'; readonly id: string; readonly strokes: number }
@@ -44,7 +44,7 @@ export interface TableParts {
   readonly watch: StorageWatch;
   /** A card as it is now and after each change to it; `null` once it is gone. */
   readonly follow: (id: string) => Observable<StoredPlan | null>;
-  readonly tell: (news: WorkTableNews) => void;
+  readonly tell: (news: WorkTableEvent) => void;
 }
 
 /**

@@ -146,8 +146,8 @@ export class Shell {
 
   /** What is wrong with the storage is said by itself. */
   private async speakUp(): Promise<void> {
-    const { StorageNews } = await import('../state/storage-news.service');
-    this.injector.get(StorageNews);
+    const { StorageEvents } = await import('../state/storage-events.service');
+    this.injector.get(StorageEvents);
   }
 
   /** A reader’s screen goes back to what is so. */

@@ -1,5 +1,5 @@
 import { bounds, type Polygon } from '@kettle/core/kit/geometry';
-import { heartOf, paintedOf, type Plan } from '@kettle/core/document/plan';
+import { representativePoint, paintedOf, type Plan } from '@kettle/core/document/plan';
 import type { PencilPoint } from '@kettle/core/drawing/sketch';
 import type { LookAhead } from '../workers/table-api';
 
@@ -45,7 +45,7 @@ export function panelDrawing(
         false,
       // Looked for only where names are shown: a rack of cards shows none.
       get label() {
-        return heartOf(plan, id);
+        return representativePoint(plan, id);
       },
       widthMm: bounds(outline)[2],
     })),

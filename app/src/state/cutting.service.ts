@@ -4,7 +4,7 @@ import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import type { CutRequest, Material, SheetStock } from '@kettle/core/commission/card';
 import { cuttingRequest, MATERIALS, type Plan } from '@kettle/core/document/plan';
 import type { Cutting } from '../workers/table-api';
-import { TableWorker } from '../workers/table-worker.service';
+import { Planner } from '../workers/planner.service';
 import { CardShelf } from './card-shelf';
 import { PlanStore } from './plan-store';
 
@@ -24,7 +24,7 @@ export interface CutJob {
 export class CuttingService {
   private readonly store = inject(PlanStore);
   private readonly shelf = inject(CardShelf);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
 
   /** The material looked at. */
   readonly material = signal<Material>('painting');

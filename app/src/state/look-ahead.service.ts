@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { distinctUntilChanged, filter } from 'rxjs';
 import type { Station, Studio } from '@kettle/core/document/plan';
-import { TableWorker } from '../workers/table-worker.service';
+import { Planner } from '../workers/planner.service';
 import { latest } from './latest';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
@@ -15,7 +15,7 @@ const SETTLE_MS = 40;
 /** What the open plan leads to, worked out in the worker after every change; stale answers are dropped. */
 @Injectable({ providedIn: 'root' })
 export class LookAheadService {
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly messages = inject(Messages);

@@ -13,7 +13,7 @@ import type {
   BrushPlace,
   ReadySheet,
   SheetReading,
-  TableNews,
+  PaintingEvent,
 } from '../workers/painting-api';
 import { Messages } from './messages.service';
 import { PlanStore } from './plan-store';
@@ -49,7 +49,7 @@ export class PaintingService {
   readonly ready = signal<ReadySheet | null>(null);
   /** Share done of bringing the paper to where it was left; `null` when it lies ready. */
   readonly readying = signal<number | null>(null);
-  readonly news = signal<TableNews | null>(null);
+  readonly news = signal<PaintingEvent | null>(null);
   readonly look = signal<PaperLook>('now');
   readonly masked = signal(true);
   /** Parts of the sheet that look different. */
@@ -285,7 +285,7 @@ export class PaintingService {
     return true;
   }
 
-  private hear(news: TableNews): void {
+  private hear(news: PaintingEvent): void {
     this.news.set(news);
     if (news.tiles.length > 0) this.tiles.next(news.tiles);
     if (news.stroke.length > 0) this.journal.addPainted(news.stroke);

@@ -5,7 +5,7 @@ import { liveQuery } from 'dexie';
 import { from, map, Subject } from 'rxjs';
 import type { Command } from '@kettle/core/document/plan';
 import { BadInput } from '@kettle/core/kit/units';
-import { WorkTable, type WorkTableNews } from '../data/work-table';
+import { WorkTable, type WorkTableEvent } from '../data/work-table';
 import { Messages } from './messages.service';
 import { Storage } from './storage.service';
 
@@ -87,7 +87,7 @@ export class PlanStore {
     this.refused$.next();
   }
 
-  private hear(news: WorkTableNews): void {
+  private hear(news: WorkTableEvent): void {
     switch (news.what) {
       case 'read-only':
         this.messages.say(

@@ -7,12 +7,12 @@ import type { WatchedWorker } from './watched-worker';
 export type AskedOf<Job extends Jobs[string]> = Parameters<Job>[0];
 export type AnswerOf<Job extends Jobs[string]> =
   Awaited<ReturnType<Job>> extends Work<infer Answer> ? Answer : never;
-export type NewsOf<Job extends Jobs[string]> = Parameters<Job>[1] extends (news: infer News) => void
+export type EventOf<Job extends Jobs[string]> = Parameters<Job>[1] extends (news: infer News) => void
   ? News
   : never;
 
 /** What comes of a job: words on the way, and at the end its answer. */
-export type Told<Job extends Jobs[string]> = Word<NewsOf<Job>> | { readonly answer: AnswerOf<Job> };
+export type Told<Job extends Jobs[string]> = Word<EventOf<Job>> | { readonly answer: AnswerOf<Job> };
 
 /** Puts questions to a watched worker. Whoever no longer listens stops the work. */
 export class JobClient<All extends Jobs> {
@@ -34,7 +34,7 @@ export class JobClient<All extends Jobs> {
           if (listener.closed) return null;
           return api.run(
             { job, name, asked, rank },
-            proxy(sign((word) => listener.next(word as Word<NewsOf<All[Name]>>))),
+            proxy(sign((word) => listener.next(word as Word<EventOf<All[Name]>>))),
           );
         })
         .finally(() => (isOver = true))

@@ -1,5 +1,5 @@
 import type { Work } from '@kettle/core/kit/units';
-import { breathe, letGo } from './watching';
+import { yieldToHost, letGo } from './job-runner';
 
 /** What is done first where several questions wait for one worker: what is under the hand, the card’s own times, then pictures. */
 export const RANKS = ['hand', 'ahead', 'picture'] as const;
@@ -64,7 +64,7 @@ export function jobHost(jobs: Jobs): JobApi {
     isAtWork = true;
     while (open.length > 0) {
       slice(open[0]);
-      await breathe();
+      await yieldToHost();
     }
     isAtWork = false;
   }

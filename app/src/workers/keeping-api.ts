@@ -29,20 +29,20 @@ export interface CardLook {
 export type CardOrId = Plan | string;
 
 /** Tells one thing after another; the worker waits until it has been heard, so that nothing comes behind the end. */
-export type Tell<T> = (value: T) => void | Promise<void>;
+export type Emit<T> = (value: T) => void | Promise<void>;
 
 /** What the worker does that has the database to itself: reading and reckoning many cards, packing and unpacking all there is. */
 export interface KeepingApi {
   /** Reads all cards, a few at a time; those in the bin are left there. `false` when cancelled. */
-  readCards(job: number, onCards: Tell<CardsRead>): Promise<boolean>;
+  readCards(job: number, onCards: Emit<CardsRead>): Promise<boolean>;
   evenings(
     job: number,
     cards: readonly CardOrId[],
     evenings: readonly Evening[],
     today: string,
-    onEvening: Tell<readonly CardEvening[]>,
+    onEvening: Emit<readonly CardEvening[]>,
   ): Promise<boolean>;
-  looks(job: number, cards: readonly CardOrId[], onLook: Tell<CardLook>): Promise<boolean>;
+  looks(job: number, cards: readonly CardOrId[], onLook: Emit<CardLook>): Promise<boolean>;
   /** Unpacks a `.kettle` file. Throws `BadInput` as `readKettleFile`. */
   unpack(file: Uint8Array): Promise<OpenedFile>;
   backUp(madeAt: string): Promise<Uint8Array>;

@@ -9,8 +9,8 @@ import type { Database } from '../data/database';
 import type { Locks } from '../data/locks';
 import { Safekeeping } from '../data/safekeeping';
 import { StudioArchive } from '../data/studio-archive';
-import type { CardEvening, CardOrId, KeepingApi, Tell } from './keeping-api';
-import { breathe, letGo } from './watching';
+import type { CardEvening, CardOrId, KeepingApi, Emit } from './keeping-api';
+import { yieldToHost, letGo } from './job-runner';
 
 /** So many cards are sent in one go. */
 const CARDS_AT_ONCE = 8;
@@ -39,7 +39,7 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
   const each = async <T, Told>(
     job: number,
     list: readonly T[],
-    tell: Tell<Told>,
+    tell: Emit<Told>,
     step: (item: T) => Told | undefined | Promise<Told | undefined>,
   ): Promise<boolean> => {
     // What is told is not waited for at each step, but the end does not come before all has been heard.
@@ -48,7 +48,7 @@ export function keepingJobs(db: Database, locks: Locks): KeepingApi {
       for (const item of list) {
         const told = await step(item);
         if (told !== undefined) heard.push(Promise.resolve(tell(told)));
-        await breathe();
+        await yieldToHost();
         if (cancelled.delete(job)) return false;
       }
       await Promise.all(heard);

@@ -10,7 +10,7 @@ import type {
   Shape,
   Stage,
 } from '@kettle/core/simulation/water';
-import type { OnProgress } from './watching';
+import type { OnProgress } from './job-runner';
 
 /** A sheet to be painted on, with all that was done on it, and what its plan knows of papers and pigments. */
 export interface OpenedSheet {
@@ -34,7 +34,7 @@ export interface PaintedTile extends CellBox {
 }
 
 /** What is new on the table. */
-export interface TableNews {
+export interface PaintingEvent {
   readonly atS: number;
   /** How fast the paper’s clock is to run, and how fast it does. */
   readonly rate: number;
@@ -64,7 +64,7 @@ export interface SheetReading extends ProbeReading {
 
 /** The painting worker’s side of the protocol. One sheet lies on its table at a time. */
 export interface PaintingApi {
-  open(sheet: OpenedSheet, tell: (news: TableNews) => void, onProgress: OnProgress): Promise<ReadySheet>;
+  open(sheet: OpenedSheet, tell: (news: PaintingEvent) => void, onProgress: OnProgress): Promise<ReadySheet>;
   /** A brush comes down, goes on, and leaves: the answer is the stroke as it was done. */
   begin(stroke: AskedStroke, place: BrushPlace): void;
   goOn(places: readonly BrushPlace[]): void;

@@ -2,7 +2,7 @@ import type { PaintingApi } from './painting-api';
 import { PaintingTable } from './painting-table';
 import type { PaperStore } from './paper-store';
 import type { SimulationKernels } from './simulation-kernels';
-import { breathe, letGo } from './watching';
+import { yieldToHost, letGo } from './job-runner';
 
 /** The painting worker at work: one sheet on its table, whose clock runs while nobody asks for anything. In one piece: a table of what it answers. */
 export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperStore): PaintingApi {
@@ -20,7 +20,7 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
     running = true;
     for (let on = table; on !== null && on === table;) {
       const restMs = on.turn();
-      if (restMs === 0) await breathe();
+      if (restMs === 0) await yieldToHost();
       else await rest(restMs);
     }
     running = false;
@@ -80,7 +80,7 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
           return step.value;
         }
         onProgress(step.value);
-        await breathe();
+        await yieldToHost();
       }
     },
     begin: (stroke, place) => withTable((on) => on.begin(stroke, place)),

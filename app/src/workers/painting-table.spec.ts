@@ -3,7 +3,7 @@ import { newSheet } from '@kettle/core/advice/trials';
 import { done } from '@kettle/core/kit/units';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { kettleInTheRain } from '../../../demo/kettle-in-the-rain';
-import type { OpenedSheet, BrushPlace, TableNews } from './painting-api';
+import type { OpenedSheet, BrushPlace, PaintingEvent } from './painting-api';
 import { PaintingTable } from './painting-table';
 import type { StoredPaper } from './paper-store';
 
@@ -22,7 +22,7 @@ const TAPE = 1;
 /** A table whose wall clock is turned by hand. */
 class Table {
   ms = 0;
-  readonly news: TableNews[] = [];
+  readonly news: PaintingEvent[] = [];
   readonly table: PaintingTable;
 
   constructor(change: Partial<OpenedSheet> = {}, kept: StoredPaper | null = null) {

@@ -25,7 +25,7 @@ import type {
   BrushPlace,
   ReadySheet,
   SheetReading,
-  TableNews,
+  PaintingEvent,
 } from './painting-api';
 import {
   lastOfAll,
@@ -44,7 +44,7 @@ import { TilesInView } from './tiles-in-view';
 export interface TableWorld {
   readonly kernels: SimulationKernels;
   readonly now: () => number;
-  readonly tell: (news: TableNews) => void;
+  readonly tell: (news: PaintingEvent) => void;
 }
 
 /** So many of the last states are kept between two openings. */
@@ -350,7 +350,7 @@ export class PaintingTable {
     return true;
   }
 
-  private tell(tiles: TableNews['tiles']): void {
+  private tell(tiles: PaintingEvent['tiles']): void {
     const nowMs = this.world.now();
     if (nowMs - this.stagesAtMs > STAGES_EVERY_MS) {
       this.stages = sharesOfStages(this.run);

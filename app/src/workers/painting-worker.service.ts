@@ -1,8 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy, type Remote } from 'comlink';
 import { Subject } from 'rxjs';
-import type { OpenedSheet, PaintingApi, ReadySheet, TableNews } from './painting-api';
-import type { OnProgress } from './watching';
+import type { OpenedSheet, PaintingApi, ReadySheet, PaintingEvent } from './painting-api';
+import type { OnProgress } from './job-runner';
 import { Workers } from './workers.service';
 
 /** The worker under the hand, started on first use. */
@@ -17,7 +17,7 @@ export class PaintingWorker {
   /** The worker was begun anew: the sheet that lay on its table has to be laid again. */
   readonly lost$ = this.lost.asObservable();
 
-  open(sheet: OpenedSheet, tell: (news: TableNews) => void, onProgress: OnProgress): Promise<ReadySheet> {
+  open(sheet: OpenedSheet, tell: (news: PaintingEvent) => void, onProgress: OnProgress): Promise<ReadySheet> {
     return this.worker.ask((api, sign) => api.open(sheet, proxy(sign(tell)), proxy(sign(onProgress))));
   }
 

@@ -1,15 +1,15 @@
 import { composing, filledAt, fluidMl } from '@kettle/core/order/areas';
 import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/commission/card';
-import { checkingAllKinds, checkingStops } from '@kettle/core/advice/checks';
+import { checkingAllVariants, checkingStops } from '@kettle/core/advice/checks';
 import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/materials/dish';
 import type { Point, Polygon } from '@kettle/core/kit/geometry';
 import type { Paper } from '@kettle/core/materials/paper';
 import {
-  boxShelf,
+  boxCache,
   calibrate,
   choosePalette,
   matching,
-  tableShelf,
+  tableCache,
   type MatchAnswer,
   type MatchRequest,
   type PaletteAnswer,
@@ -81,7 +81,7 @@ function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAhead
   const timeline = yield* asPart(layingOut(plan), 0.3, 0.4);
   const looks = yield* asPart(lookingOn(plan, timeline), 0.4, 0.45);
   const waits = yield* asPart(findingWaits(plan, timeline), 0.45, 0.5);
-  const findings = yield* asPart(checkingAllKinds(plan, timeline, desk), 0.5, 0.95);
+  const findings = yield* asPart(checkingAllVariants(plan, timeline, desk), 0.5, 0.95);
   const creepMm = yield* asPart(creepOf(plan, line), 0.95, 1);
   return { timeline, looks, findings, waits, creepMm, kernel: line.name };
 }
@@ -135,8 +135,8 @@ function* reckoningMasks(plan: Plan): Work<MaskReckoning> {
 
 /** What the worker does when asked, given the compiled kernel once it has loaded. In one piece: a table of what it answers. */
 export function tableJobs(kernel: Promise<LineKernel>) {
-  const tableFor = tableShelf();
-  const boxFor = boxShelf();
+  const tableFor = tableCache();
+  const boxFor = boxCache();
   const unpacked = recall();
 
   return {

@@ -1,4 +1,4 @@
-import { checkAllKinds } from '@kettle/core/advice/checks';
+import { checkAllVariants } from '@kettle/core/advice/checks';
 import { readPlan } from '@kettle/core/document/versions';
 import { layOut } from '@kettle/core/order/schedule';
 import { planCommand } from '../command';
@@ -10,7 +10,7 @@ export const check = planCommand({
     'findings[{id,severity:"stop"|"look"|"note",where{area?,pass?,atS?},number{value,unit,limit},why,fix?}]',
   run: (input) => {
     const plan = readPlan(input);
-    const findings = checkAllKinds(plan, layOut(plan));
+    const findings = checkAllVariants(plan, layOut(plan));
     // Where a finding is mended is a matter of the app's stations.
     return { findings: findings.map((finding) => ({ ...finding, station: undefined })) };
   },

@@ -7,9 +7,9 @@ import { Messages } from '../../state/messages.service';
 import { PaintBox } from '../../state/paint-box.service';
 import { Search } from '../../state/search';
 import { Swatch } from '../../ui/swatch.component';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { recipeInWords } from './colours.view';
-import { ColourDesk, partsOf, strengthOf } from './desk.service';
+import { ColoursState, partsOf, strengthOf } from './colours-state.service';
 
 /** What the dish answers to the colour that is looked for, as it is moved: parts, water, how near; and what would reach it. */
 @Component({
@@ -20,9 +20,9 @@ import { ColourDesk, partsOf, strengthOf } from './desk.service';
   styleUrl: './colours.component.scss',
 })
 export class Answer {
-  readonly desk = inject(ColourDesk);
+  readonly desk = inject(ColoursState);
   private readonly box = inject(PaintBox);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   private readonly search = new Search();
 

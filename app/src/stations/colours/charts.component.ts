@@ -25,7 +25,7 @@ import { PlanStore } from '../../state/plan-store';
 import { handOver } from '../../ui/hand-over';
 import { PlacesDialog } from '../../ui/places-dialog.component';
 import { PictureWorker } from '../../workers/picture-worker.service';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { chartsOf, freeCode, readRows, sheetOf, type ReadRow } from './charts.view';
 import { reachChart, REACH_LEVELS } from './reach-chart';
 
@@ -48,7 +48,7 @@ const NEARLY_WHOLE: Corners = [
 export class ChartsNote {
   private readonly store = inject(PlanStore);
   private readonly box = inject(PaintBox);
-  private readonly table = inject(TableWorker);
+  private readonly table = inject(Planner);
   private readonly pictures = inject(PictureWorker);
   private readonly messages = inject(Messages);
   private readonly plot = viewChild.required<ElementRef<HTMLDivElement>>('plot');

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { EYES, type Light } from '@kettle/core/kit/colour';
 import { PanelPictureView } from '../../panel/panel-picture.component';
 import { PlanStore } from '../../state/plan-store';
-import { reckoned } from '../../state/reckoned';
+import { derivedResource } from '../../state/derived-resource';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
 import { HeldRow } from '../../ui/held-row.component';
@@ -10,7 +10,7 @@ import { Amounts } from './amounts.component';
 import { Answer } from './answer.component';
 import { cardLook, type Squint } from './card-look';
 import { ChartsNote } from './charts.component';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 import { Dish } from './dish.component';
 import { Ideas } from './ideas.component';
 import { MixNote } from './mix.component';
@@ -38,15 +38,15 @@ type Leaf = 'mix' | 'pigments' | 'wanted' | 'charts' | 'values' | 'amounts' | 'i
     Values,
     Wanted,
   ],
-  providers: [ColourDesk],
+  providers: [ColoursState],
   templateUrl: './colours.component.html',
   styleUrl: './colours.component.scss',
 })
 export class ColoursStation {
-  readonly desk = inject(ColourDesk);
+  readonly desk = inject(ColoursState);
   private readonly studio = inject(StudioStore);
   readonly plan = inject(PlanStore).plan;
-  readonly reckoning = reckoned(
+  readonly reckoning = derivedResource(
     (worker, plan, dish) => worker.reckonColours(plan, dish),
     'The colours could not be reckoned',
     () => this.studio.studio().dish,

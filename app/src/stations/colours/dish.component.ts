@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { strengthPulledTo, type DrawnMix } from './dish.view';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 
 /** A pull shorter than this is a press, in units of the drawing. */
 const PRESS = 2;
@@ -21,7 +21,7 @@ const PRESS = 2;
   styleUrl: './dish.component.scss',
 })
 export class Dish {
-  readonly desk = inject(ColourDesk);
+  readonly desk = inject(ColoursState);
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
   /** The mix under the hand, and where it is pulled to. */
   readonly pulled = signal<{ readonly id: string; readonly x: number; readonly y: number } | null>(null);

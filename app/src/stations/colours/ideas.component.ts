@@ -10,9 +10,9 @@ import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Search } from '../../state/search';
 import { NumberField } from '../../ui/number-field.component';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { cautionsOf, hexOfLab } from './colours.view';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 
 /** Palettes for the mood of a card, by what its painter takes the words to mean. */
 @Component({
@@ -115,8 +115,8 @@ export class Ideas {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly box = inject(PaintBox);
-  private readonly desk = inject(ColourDesk);
-  private readonly worker = inject(TableWorker);
+  private readonly desk = inject(ColoursState);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   private readonly search = new Search();
 

@@ -15,7 +15,7 @@ import { NumberField } from '../../ui/number-field.component';
 import { Swatch } from '../../ui/swatch.component';
 import type { ColourReckoning } from '../../workers/colour-reckoning';
 import { cautionsOf, mixLooks, pigmentChoices, waterInWords } from './colours.view';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 import { tooManyOut } from './dish.view';
 import { meetingsInWords, originInWords, verdictInWords } from './values.view';
 
@@ -37,7 +37,7 @@ export class MixNote {
   private readonly store = inject(PlanStore);
   private readonly box = inject(PaintBox);
   private readonly messages = inject(Messages);
-  readonly desk = inject(ColourDesk);
+  readonly desk = inject(ColoursState);
   readonly reckoning = input.required<ColourReckoning | null>();
   readonly mix = this.desk.chosen;
   readonly places = Array.from({ length: MAX_PIGMENTS }, (_, i) => i);

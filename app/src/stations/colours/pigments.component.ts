@@ -7,7 +7,7 @@ import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { Swatch } from '../../ui/swatch.component';
 import { factsInWords, pigmentChoices } from './colours.view';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 
 /** The few pigments that are set out on the dish. */
 @Component({
@@ -61,7 +61,7 @@ import { ColourDesk } from './desk.service';
 })
 export class PigmentsOut {
   private readonly store = inject(PlanStore);
-  private readonly desk = inject(ColourDesk);
+  private readonly desk = inject(ColoursState);
   readonly box = inject(PaintBox);
 
   readonly rows = computed(() => {

@@ -24,9 +24,9 @@ import { NumberField } from '../../ui/number-field.component';
 import { PlacesDialog } from '../../ui/places-dialog.component';
 import { Swatch } from '../../ui/swatch.component';
 import { PictureWorker } from '../../workers/picture-worker.service';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { hexOfLab, labTyped } from './colours.view';
-import { ColourDesk } from './desk.service';
+import { ColoursState } from './colours-state.service';
 
 /** The plane reaches so far in a* and b*, and is drawn with so many pixels a side. */
 const REACH = 85;
@@ -46,8 +46,8 @@ type Places = readonly (readonly [number, number])[];
   styleUrl: './colours.component.scss',
 })
 export class Wanted {
-  readonly desk = inject(ColourDesk);
-  private readonly worker = inject(TableWorker);
+  readonly desk = inject(ColoursState);
+  private readonly worker = inject(Planner);
   private readonly pictures = inject(PictureWorker);
   private readonly messages = inject(Messages);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');

@@ -11,7 +11,7 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { choresToAdd, finishRows } from './finish.view';
 
 /** A burst of changes is drawn once, ms. */
@@ -160,7 +160,7 @@ export class FinishStation {
   private readonly sheet = computed(() =>
     traceSheet(this.plan()!, { settings: this.lettering.settings(), mirrored: this.mirrored() }),
   );
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   /** What is cut out and folded, to be laid on the card; `null` where nothing is. */
   readonly template = toSignal(

@@ -18,7 +18,7 @@ import { StudioStore } from '../../state/studio-store';
 import { Search } from '../../state/search';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { Variants } from './variants.component';
 import { batchDrawing, batchInShort, batchStages, eveningsInWords } from './batch.view';
 
@@ -37,7 +37,7 @@ export class BatchView {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly shelf = inject(CardShelf);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly search = new Search();
 
   readonly plan = this.store.plan;

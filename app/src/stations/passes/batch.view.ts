@@ -1,5 +1,5 @@
 import { cardsBegun } from '@kettle/core/commission/occasion';
-import type { Kind, Plan } from '@kettle/core/document/plan';
+import type { PaintedVariant, Plan } from '@kettle/core/document/plan';
 import { copiesInTurn, type Batch } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import { actInWords } from '../../ui/act-words';
@@ -59,7 +59,7 @@ const shortened = (words: string): string =>
 /** All copies of a batch in the order of their numbers. */
 function sheetsOf(plans: readonly Plan[]): Sheet[] {
   const kinds = copiesInTurn(plans);
-  const cardOf = ({ plan }: Kind): string => plan.id;
+  const cardOf = ({ plan }: PaintedVariant): string => plan.id;
   return kinds.map((kind, i) => {
     const own = kinds.filter((other) => cardOf(other) === cardOf(kind)).length;
     const before = kinds.slice(0, i).filter((other) => cardOf(other) === cardOf(kind)).length;

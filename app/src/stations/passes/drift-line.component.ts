@@ -17,7 +17,7 @@ import type { Start } from '@kettle/core/document/plan';
 import type { PossibleStart } from '@kettle/core/order/schedule';
 import { Messages } from '../../state/messages.service';
 import type { LookAhead } from '../../workers/table-api';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { driftDrawing } from './drift.view';
 import { pegAt, withPegAt } from './peg.view';
 import { startInWords } from './start.view';
@@ -53,7 +53,7 @@ export class DriftLine {
   private readonly held = signal<
     (PegMove & { readonly stops: readonly PossibleStart[]; readonly endS: number }) | null
   >(null);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   /** What is ahead with the peg where it is held. */
   private readonly pegged = toSignal(

@@ -6,7 +6,7 @@ import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { Search } from '../../state/search';
 import type { Deadlock } from '../../workers/table-api';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import {
   chainInWords,
   conflictInWords,
@@ -74,7 +74,7 @@ import {
 export class OrderView {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   private readonly search = new Search();
 

@@ -3,7 +3,7 @@ import { firstValueFrom } from 'rxjs';
 import type { Command } from '@kettle/core/document/plan';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { proposalInWords } from './proposal.view';
 
 /** The passes thought out anew from areas, whites and mixes: shown in words first, then taken in one step, or left. */
@@ -38,7 +38,7 @@ import { proposalInWords } from './proposal.view';
 })
 export class ProposalView {
   private readonly store = inject(PlanStore);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   readonly busy = signal(false);
   readonly answer = signal<{ readonly of: unknown; readonly commands: readonly Command[] } | null>(null);

@@ -4,7 +4,7 @@ import { MOST_VARIANTS, type Variant } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
 import { NumberField } from '../../ui/number-field.component';
-import { changeFor, kindsInWords, LEFT_OUT, variantRows, waysOtherwise } from './variants.view';
+import { changeFor, variantsInWords, LEFT_OUT, variantRows, waysOtherwise } from './variants.view';
 
 /** Copies of a batch that are painted otherwise: a pass in another mix, or left out. */
 @Component({
@@ -122,7 +122,7 @@ export class Variants {
   });
   readonly kinds = computed(() => {
     const plan = this.store.plan();
-    return plan ? kindsInWords(plan) : '';
+    return plan ? variantsInWords(plan) : '';
   });
   readonly mayVary = computed(() => {
     const plan = this.store.plan();

@@ -3,7 +3,7 @@ import { applyCommands, type Plan } from '@kettle/core/document/plan';
 import { heronAtLowTide } from '../../../../demo';
 import { mixesInWords } from '../../ui/act-words';
 import { sharesToChoose } from './pass-mixes.view';
-import { changeFor, kindsInWords, LEFT_OUT, variantRows, waysOtherwise } from './variants.view';
+import { changeFor, variantsInWords, LEFT_OUT, variantRows, waysOtherwise } from './variants.view';
 
 const heron = heronAtLowTide();
 const passes = heron.acts.flatMap((act) => (act.kind === 'pass' && act.mix !== null ? [act] : []));
@@ -31,8 +31,8 @@ describe('copies painted otherwise', () => {
   });
 
   it('are counted beside those that are as planned', () => {
-    expect(kindsInWords(heron)).toBe('');
-    expect(kindsInWords(varied())).toBe('5 as planned, 2 “at dusk”');
+    expect(variantsInWords(heron)).toBe('');
+    expect(variantsInWords(varied())).toBe('5 as planned, 2 “at dusk”');
   });
 });
 

@@ -1,4 +1,4 @@
-import { kindsOf, type Pass, type Plan, type Variant } from '@kettle/core/document/plan';
+import { variantsOf, type Pass, type Plan, type Variant } from '@kettle/core/document/plan';
 import { actInWords } from '../../ui/act-words';
 
 /** A pass left out, in the list of what it may be laid in. */
@@ -49,9 +49,9 @@ export const changeFor = (pass: string, how: string): Variant['changes'][number]
   how === LEFT_OUT ? { do: 'leave-out', pass } : { do: 'lay-in', pass, mix: how.slice('in '.length) };
 
 /** “4 as planned, 2 “in rose””; nothing where all are alike. */
-export const kindsInWords = (plan: Plan): string =>
+export const variantsInWords = (plan: Plan): string =>
   plan.variants.length === 0
     ? ''
-    : kindsOf(plan)
+    : variantsOf(plan)
         .map(({ copies, variant }) => `${copies} ${variant === null ? 'as planned' : `“${variant.name}”`}`)
         .join(', ');

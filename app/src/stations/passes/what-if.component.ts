@@ -7,7 +7,7 @@ import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
 import { Choice } from '../../ui/choice.component';
 import type { LookAhead } from '../../workers/table-api';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { compare, onlyThen, planIf, whatIfs } from './what-if.view';
 
 /** The plan beside what it would be if something were otherwise: in time, in risk, in its look; taken in one step, or left. */
@@ -21,7 +21,7 @@ import { compare, onlyThen, planIf, whatIfs } from './what-if.view';
 export class WhatIfPanel {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   /** What is ahead as it is planned. */
   readonly now = input.required<LookAhead>();

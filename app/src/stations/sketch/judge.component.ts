@@ -8,7 +8,7 @@ import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { darknessOf, inThreeTones, judge } from './judge.view';
 
 /** A burst of changes is judged once, ms. */
@@ -74,7 +74,7 @@ export class Judge {
   private readonly store = inject(PlanStore);
   private readonly studio = inject(StudioStore);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly messages = inject(Messages);
   readonly drawing = computed(() => {
     const plan = this.store.plan();

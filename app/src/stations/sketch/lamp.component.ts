@@ -7,7 +7,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { areasOfLight, shadowsAmiss } from '@kettle/core/order/areas';
+import { areasOfLight, shadowFindings } from '@kettle/core/order/areas';
 import type { Form, Lamp } from '@kettle/core/drawing/lamp';
 import { PlanStore } from '../../state/plan-store';
 import { Choice } from '../../ui/choice.component';
@@ -59,7 +59,7 @@ export class LampNotes {
     const plan = this.plan();
     if (!plan) return [];
     const named = (id: string): string => plan.areas.find((area) => area.id === id)!.name;
-    return shadowsAmiss(plan).map(
+    return shadowFindings(plan).map(
       ({ shadow, of, offDeg }) =>
         `${named(shadow)} falls ${Math.round(offDeg)}° off the way the lamp throws the shadow of ${named(of)}.`,
     );

@@ -37,7 +37,7 @@ import { PlanStore } from '../../state/plan-store';
 import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import { StudioStore } from '../../state/studio-store';
-import { TableWorker } from '../../workers/table-worker.service';
+import { Planner } from '../../workers/planner.service';
 import { alike } from '../../ui/alike';
 import { Choice } from '../../ui/choice.component';
 import { HeldRow } from '../../ui/held-row.component';
@@ -88,7 +88,7 @@ export class SketchStation {
   private readonly messages = inject(Messages);
   private readonly journal = inject(StrokeJournal);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly lettering = inject(LetteringService);
   private readonly pictures = inject(Pictures);
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');

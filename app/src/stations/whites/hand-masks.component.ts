@@ -16,7 +16,7 @@ import type { Shape } from '@kettle/core/simulation/water';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { PlanStore } from '../../state/plan-store';
 import { Findings } from '../../ui/findings.component';
-import { reckoned } from '../../state/reckoned';
+import { derivedResource } from '../../state/derived-resource';
 import { Choice } from '../../ui/choice.component';
 import { placeFields } from '../../ui/length-of';
 import { LengthRow } from '../../ui/length-row.component';
@@ -41,7 +41,7 @@ const EVEN = 0.5;
 export class HandMasks {
   private readonly store = inject(PlanStore);
   private readonly lookAhead = inject(LookAheadService);
-  private readonly masks = reckoned((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
+  private readonly masks = derivedResource((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
   readonly held = input.required<Held>();
   readonly hold = output<Held>();
   readonly plan = this.store.plan;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { choreOf } from '@kettle/core/document/plan';
 import { PlanStore } from '../../state/plan-store';
-import { reckoned } from '../../state/reckoned';
+import { derivedResource } from '../../state/derived-resource';
 import { Choice } from '../../ui/choice.component';
 import { MASKS_FAULT } from './whites.view';
 import { removalNotes } from './removals.view';
@@ -54,7 +54,7 @@ import { removalNotes } from './removals.view';
 })
 export class Removals {
   readonly store = inject(PlanStore);
-  private readonly masks = reckoned((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
+  private readonly masks = derivedResource((worker, plan) => worker.reckonMasks(plan), MASKS_FAULT);
   readonly plan = this.store.plan;
   readonly caution = choreOf('mask-on').caution;
   readonly rubbers = [

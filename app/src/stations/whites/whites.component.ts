@@ -17,7 +17,7 @@ import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Pictures } from '../../state/pictures.service';
 import { PlanStore } from '../../state/plan-store';
-import { reckoned } from '../../state/reckoned';
+import { derivedResource } from '../../state/derived-resource';
 import { alikeButLines } from '../../state/same-paint';
 import { StrokeJournal } from '../../state/stroke-journal.service';
 import type { RankedWhite } from '../../workers/table-api';
@@ -85,7 +85,7 @@ export class WhitesStation {
     return `${what} ${toolInWords(tool)}${own}.`;
   });
 
-  private readonly ranking = reckoned(
+  private readonly ranking = derivedResource(
     (worker, plan) => worker.rankWhites(plan),
     'The ways could not be ranked',
   );

@@ -1,6 +1,6 @@
 import { mediumOf, pigmentByCode, REFERENCE_FILM_UM } from '../../materials/pigment';
 import {
-  kindsOf,
+  variantsOf,
   outlineOf,
   techniqueOf,
   type Pass,
@@ -36,7 +36,7 @@ export interface MixAmount {
 /** What every mix of a plan takes for all copies and spares, each as it is painted, in the order of the mixes; those no pass uses are left out. */
 export function* reckoningAmounts(plan: Plan, dish: Studio['dish']): Work<MixAmount[]> {
   const uses: { act: Pass; mix: string; ml: number }[] = [];
-  const kinds = kindsOf(plan);
+  const kinds = variantsOf(plan);
   for (const [n, { copies, plan: own }] of kinds.entries())
     for (const [index, act] of own.acts.entries()) {
       if (act.kind !== 'pass') continue;

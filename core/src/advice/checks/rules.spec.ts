@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { rectangle } from '../../kit/geometry';
 import { addPass, applyCommands, newPass, smallPlan, type Pass, type Plan } from '../../document/plan';
 import { layOut, reachedAt, washAt } from '../../order/schedule';
-import { checkAllKinds, runChecks, type CheckContext, type Finding } from '.';
+import { checkAllVariants, runChecks, type CheckContext, type Finding } from '.';
 import { DESK, intoSky, mixFrom, washedSky, washOn } from './edge-plans';
 
 /** What one check finds in a plan. */
@@ -50,7 +50,7 @@ describe('what a check finds', () => {
       addPass('float', 'sky', 'blue', { technique: 'wet-in-wet', start: 'straight-on' }),
     );
     const late = (plan: Plan) =>
-      checkAllKinds(plan, layOut(plan)).filter(({ id }) => id === 'charge-too-late');
+      checkAllVariants(plan, layOut(plan)).filter(({ id }) => id === 'charge-too-late');
     const varied = applyCommands(wet, [
       {
         do: 'vary',

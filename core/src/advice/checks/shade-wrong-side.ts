@@ -1,4 +1,4 @@
-import { OFF_DEG, shadowsAmiss, areasOfLight } from '../../order/areas';
+import { OFF_DEG, shadowFindings, areasOfLight } from '../../order/areas';
 import { nameOf, applyCommands, smallPlan, type Plan } from '../../document/plan';
 import type { Check } from './check';
 
@@ -11,7 +11,7 @@ export const shadeWrongSide: Check = {
   when: `a cast shadow lies over ${OFF_DEG}° off the way the lamp throws it`,
   source: 'ours',
   find: ({ plan }) =>
-    shadowsAmiss(plan).map(({ shadow, of, offDeg }) => ({
+    shadowFindings(plan).map(({ shadow, of, offDeg }) => ({
       where: { area: shadow },
       number: { value: Math.round(offDeg), unit: '°', limit: OFF_DEG },
       why: `${nameOf(plan, shadow)} falls ${Math.round(offDeg)}° off the way the lamp throws the shadow of ${nameOf(plan, of)}.`,

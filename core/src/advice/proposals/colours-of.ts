@@ -71,7 +71,7 @@ export function coloursOf(plan: Plan): { readonly colours: Colours; readonly add
 }
 
 /** Pigments of mixes that are added to a plan. */
-export const pigmentsIn = ({ parts }: PlannedMix) => parts.map(({ pigment }) => pigmentByCode(pigment));
+export const pigmentsOfMix = ({ parts }: PlannedMix) => parts.map(({ pigment }) => pigmentByCode(pigment));
 
 /** A white that keeps the paper, not a colour. */
 const staysWhite = (plan: Plan, id: string): boolean =>
@@ -92,7 +92,7 @@ const alike = (one: string, other: string): boolean => {
 };
 
 function lightness(plan: Plan, mix: PlannedMix): number {
-  const pigments = [...plan.embedded.pigments, ...pigmentsIn(GREY)];
+  const pigments = [...plan.embedded.pigments, ...pigmentsOfMix(GREY)];
   const at: Plan = { ...plan, embedded: { ...plan.embedded, pigments } };
   return glazeLab(planPaper(plan), [laidMix(at, mix, REFERENCE_FILM_UM)])[0];
 }

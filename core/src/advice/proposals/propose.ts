@@ -17,7 +17,7 @@ import {
 } from '../../document/plan';
 import { layingOut } from '../../order/schedule';
 import { asPart, BadInput, done, type Work } from '../../kit/units';
-import { coloursOf, keepsWhite, pigmentsIn, type Colours } from './colours-of';
+import { coloursOf, keepsWhite, pigmentsOfMix, type Colours } from './colours-of';
 import { firstTechnique, furtherTechnique, SAME_COLOUR, type Chosen } from './technique-for';
 
 /** What a plan would be with its passes thought out anew, and the commands that make it so. */
@@ -39,7 +39,7 @@ export function* proposing(plan: Plan): Work<Proposal> {
     throw new BadInput('areas', 'nothing is drawn yet: a pass needs an area to lie on');
   const { colours, added } = coloursOf(plan);
   const cleared: Command[] = [
-    ...added.map((mix): Command => ({ do: 'put-mix', mix, pigments: pigmentsIn(mix) })),
+    ...added.map((mix): Command => ({ do: 'put-mix', mix, pigments: pigmentsOfMix(mix) })),
     ...plan.acts
       .filter((act) => act.kind === 'pass' && !keepsWhite(plan, act))
       .map((act): Command => ({ do: 'remove-act', act: act.id })),

@@ -43,7 +43,7 @@ export { newPass } from './new-pass';
 export { madeAgain, newPlan, type Beginning } from './new-plan';
 export {
   colourAt,
-  heartOf,
+  representativePoint,
   isPaintedRound,
   whitesRound,
   isShielded,
@@ -90,6 +90,6 @@ export {
   type TechniqueWindow,
 } from './technique';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
-export { kindsOf, type Kind } from './kinds';
+export { variantsOf, type PaintedVariant } from './painted-variants';
 export { MOST_VARIANTS, type Variant } from './variant';
 export { HIDING_WHITE } from './white-acts';

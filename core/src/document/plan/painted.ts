@@ -25,7 +25,7 @@ function maskOrUnmask(masked: Set<string>, act: Act): void {
 const heartIn = remembered<Point>();
 
 /** The point that stands for an area: well inside it and, where possible, under no area painted over it. */
-export function heartOf(plan: Plan, area: string): Point {
+export function representativePoint(plan: Plan, area: string): Point {
   return heartIn(plan.areas, area, () => {
     const at = plan.areas.findIndex(({ id }) => id === area);
     const over = plan.areas.slice(at + 1).map(({ outline }) => outline);
@@ -86,7 +86,7 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
 
 /** The same for every act, gone through once with the masks that lie. */
 function wettedThroughEach(plan: Plan, area: string): (string | null)[] {
-  const heart = heartOf(plan, area);
+  const heart = representativePoint(plan, area);
   const held = new Map<string, boolean>();
   const inside = (other: string): boolean => {
     const holds = held.get(other) ?? covers(plan, other, heart);

@@ -13,8 +13,8 @@ import {
   choreOf,
   colourAt,
   handsOn,
-  heartOf,
-  kindsOf,
+  representativePoint,
+  variantsOf,
   laidAt,
   layersAt,
   planSchema,
@@ -136,7 +136,7 @@ describe('commands', () => {
     });
     expect(plan.brief.copies).toBe(2);
     const more = did(plan, { do: 'vary', variant: { ...VARIANT, id: 'w', copies: 3, changes: [] } });
-    expect([more.brief.copies, kindsOf(more).map(({ copies }) => copies)]).toEqual([5, [2, 3]]);
+    expect([more.brief.copies, variantsOf(more).map(({ copies }) => copies)]).toEqual([5, [2, 3]]);
     const fewer = did(more, { do: 'set-brief', change: { copies: 3 } });
     expect(fewer.variants.map(({ copies }) => copies)).toEqual([2, 1]);
     expect(did(more, { do: 'set-brief', change: { copies: 1 } }).variants.map(({ id }) => id)).toEqual(['v']);
@@ -223,7 +223,7 @@ describe('a plan refuses references that lead nowhere', () => {
 
 describe('what lies on an area', () => {
   it('is asked where nothing later covers it', () => {
-    const [x, y] = heartOf(smallPlan(), 'sky');
+    const [x, y] = representativePoint(smallPlan(), 'sky');
     expect(x < 60 || x > 80 || y < 20 || y > 40).toBe(true);
   });
 

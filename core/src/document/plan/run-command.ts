@@ -4,7 +4,7 @@ import { type Plan } from './plan';
 import { type Trial } from './trial';
 import { dropUnused, embed, mixedFrom } from './embedded';
 import { changeIn, putIn, without } from './entries';
-import { keepVariants, makeRoom } from './kinds';
+import { keepVariants, makeRoom } from './painted-variants';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 import type { Command } from './command';
 

@@ -42,7 +42,7 @@ export {
   type PaletteRequest,
   type PaletteTerms,
 } from './palette';
-export { boxShelf, tableShelf } from './shelf';
+export { boxCache, tableCache } from './shelf';
 export { calibrate, type Calibration, type ReadSwatch } from './calibrate';
 export { pigmentCard, type PigmentCard } from './card';
 export { MEDIA, MEDIUM_IDS, mediumOf, type Medium, type MediumId } from './medium';

@@ -27,11 +27,11 @@ function shelf<Asked extends readonly unknown[], Answer>(
 }
 
 /** Mix tables for repeated searches with the same palette. */
-export function tableShelf(): (request: Omit<MatchRequest, 'target'>) => Work<MixTable> {
+export function tableCache(): (request: Omit<MatchRequest, 'target'>) => Work<MixTable> {
   const tableOf = shelf(TABLES, mixTable);
   return ({ palette, paper, maxPigments }) => tableOf(palette, paper, maxPigments);
 }
 
 /** Box tables for repeated choices from the same box. */
-export const boxShelf = (): ((box: readonly Pigment[], paper: Paper) => Work<BoxTable>) =>
+export const boxCache = (): ((box: readonly Pigment[], paper: Paper) => Work<BoxTable>) =>
   shelf(BOXES, boxTable);

@@ -3,7 +3,7 @@ export { composing, composition, type Composition, type Kiss, type Room } from '
 export { BRIDGE_MM, cutOuts, LAND_MM, WEB_MM, type CutOut, type ThinWeb } from './cut-out';
 export { BRIDGED_MM, filledAt, linesRound, regionAt, type Filled } from './fill';
 export { areasOfHand, areasOfWords, handLettered, type HandLettered } from './lettered';
-export { areasOfLight, litArea, OFF_DEG, shadowsAmiss, type LitArea, type ShadowAmiss } from './lit';
+export { areasOfLight, litArea, OFF_DEG, shadowFindings, type LitArea, type ShadowFinding } from './lit';
 export { copyLines, placeLines } from './follow';
 export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { type Point, type Polygon, polygonArea } from '../../kit/geometry';
 import { meantEllipse } from '../../drawing/guides';
 import { addArea, smallPlan, applyCommands, areaOf, type Plan } from '../../document/plan';
-import { areasOfLight, common, litArea, shadowsAmiss } from '.';
+import { areasOfLight, common, litArea, shadowFindings } from '.';
 
 const ball: Polygon = [
   Array.from({ length: 180 }, (_, i): Point => {
@@ -44,10 +44,10 @@ it('a shadow kept while the lamp goes to the other side is on the wrong side', (
   const plan = lit(30);
   const drawn = applyCommands(plan, areasOfLight(plan, 'quince', newId)).plan;
   const shadow = drawn.areas.find(({ shadowOf }) => shadowOf === 'quince')!;
-  expect(shadowsAmiss(drawn)).toEqual([]);
+  expect(shadowFindings(drawn)).toEqual([]);
   const moved = applyCommands(drawn, [{ do: 'set-lamp', lamp: { sideDeg: 150, heightDeg: 40 } }]).plan;
-  expect(shadowsAmiss(moved).map((amiss) => [amiss.shadow, amiss.of])).toEqual([[shadow.id, 'quince']]);
+  expect(shadowFindings(moved).map((amiss) => [amiss.shadow, amiss.of])).toEqual([[shadow.id, 'quince']]);
   const gone = applyCommands(moved, [{ do: 'remove-area', area: 'quince' }]).plan;
   expect(areaOf(gone, shadow.id).shadowOf).toBeUndefined();
-  expect(shadowsAmiss(gone)).toEqual([]);
+  expect(shadowFindings(gone)).toEqual([]);
 });

@@ -53,7 +53,7 @@ export function areasOfLight(plan: Plan, id: string, newId: () => string): Comma
 }
 
 /** A shadow that falls otherwise than the lamp throws it. */
-export interface ShadowAmiss {
+export interface ShadowFinding {
   readonly shadow: string;
   readonly of: string;
   /** How far its way from the foot of its body is off the way the lamp throws it, degrees. */
@@ -64,7 +64,7 @@ export interface ShadowAmiss {
 export const OFF_DEG = 60;
 
 /** The cast shadows that fall on the wrong side. */
-export function shadowsAmiss(plan: Plan): ShadowAmiss[] {
+export function shadowFindings(plan: Plan): ShadowFinding[] {
   const { lamp } = plan;
   if (!lamp) return [];
   const thrown = seen(awayFrom(lamp));

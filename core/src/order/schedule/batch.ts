@@ -1,5 +1,13 @@
 import type { Evening } from '../../commission/occasion';
-import { deedOf, choreOf, handsOn, kindsOf, type Act, type Kind, type Plan } from '../../document/plan';
+import {
+  deedOf,
+  choreOf,
+  handsOn,
+  variantsOf,
+  type Act,
+  type PaintedVariant,
+  type Plan,
+} from '../../document/plan';
 import {
   sequence,
   sequenceRequestSchema,
@@ -42,8 +50,8 @@ interface Days {
 }
 
 /** Of every copy of some cards of which kind it is: card by card, those painted as planned first. */
-export const copiesInTurn = (plans: readonly Plan[]): Kind[] =>
-  plans.flatMap(kindsOf).flatMap((kind) => Array.from({ length: kind.copies }, () => kind));
+export const copiesInTurn = (plans: readonly Plan[]): PaintedVariant[] =>
+  plans.flatMap(variantsOf).flatMap((kind) => Array.from({ length: kind.copies }, () => kind));
 
 /**
  * Puts all copies and spares of a card, or of several, in one order, stage by stage where that is quickest and one card in the
@@ -86,14 +94,14 @@ interface Part {
 
 /** What is prepared for a card is prepared for all its kinds. */
 const partsOf = (plan: Plan): Part[] =>
-  kindsOf(plan).map((kind, i) => ({ ...partOf(kind), onceS: i === 0 ? preparingS(plan) : 0 }));
+  variantsOf(plan).map((kind, i) => ({ ...partOf(kind), onceS: i === 0 ? preparingS(plan) : 0 }));
 
 const preparingS = (plan: Plan): number =>
   plan.acts
     .filter((act) => act.kind === 'chore' && choreOf(act.chore).oncePerBatch)
     .reduce((sum, act) => sum + handsOn(plan, act), 0);
 
-function partOf({ plan, copies }: Kind): Omit<Part, 'onceS'> {
+function partOf({ plan, copies }: PaintedVariant): Omit<Part, 'onceS'> {
   const timeline = layOut(plan);
   const acts = plan.acts.filter((act) => !isApart(act));
   if (timeline.never.length > 0 || acts.length === 0)

@@ -5,7 +5,7 @@ import { Distances } from './distances';
 import { interleaved } from './interleave';
 import { JOBS_A_BREATH, startsOfAll, type Packed, type Packing } from './packed';
 import type { Project } from './project';
-import { BoardShelf } from './shelf';
+import { BoardPool } from './shelf';
 
 /** Times nearer than this are the same, s. */
 const SAME_S = 1e-9;
@@ -94,7 +94,7 @@ class Laying {
   private readonly left: Set<Turn>;
   private readonly hands: Calendar;
   private readonly heat = new Calendar(1);
-  private readonly shelf: BoardShelf;
+  private readonly shelf: BoardPool;
   private readonly placeOf: ReturnType<typeof placesIn>;
   /** By block: which others it follows, and by how much. */
   private readonly after: readonly (readonly { readonly block: number; readonly gapS: number }[])[];
@@ -115,7 +115,7 @@ class Laying {
     const placeOf = placesIn(blocks);
     this.placeOf = placeOf;
     this.hands = new Calendar(one.hands);
-    this.shelf = new BoardShelf(one.boards, holdings.length * copies);
+    this.shelf = new BoardPool(one.boards, holdings.length * copies);
     this.starts = new Float64Array(jobs.length * copies);
     this.laidAt = blocks.map(() => new Float64Array(copies).fill(Number.NaN));
     this.takenIn = blocks.map((_, b) => holdings.filter(({ takes }) => placeOf.get(takes)!.block === b));

@@ -1,7 +1,7 @@
 import type { Holding } from './project';
 
 /** The boards on the table: when each is free, and which copy has it. */
-export class BoardShelf {
+export class BoardPool {
   private readonly freeS: number[];
   private readonly heldBy = new Map<string, number>();
 

@@ -1,5 +1,5 @@
 import { liftedResidue } from '../../materials/pigment';
-import { addToCell, speciesOf, takeFilm } from './cell-acts';
+import { addToCell, speciesPlace, takeFilm } from './cell-acts';
 import { coverage, coverageThrough } from './coverage';
 import { evaporationRate } from './evaporation';
 import type { ActOf, PanelAct } from './panel-act';
@@ -118,7 +118,7 @@ function layFilm(
   field: string,
 ): void {
   const loads = pigments.map(({ pigment, gm2 }, i) => ({
-    place: speciesOf(run, pigment, `${field}.pigments[${i}].pigment`),
+    place: speciesPlace(run, pigment, `${field}.pigments[${i}].pigment`),
     gm2,
   }));
   coverage(run.panel, shape, (cell, share) => {
@@ -139,7 +139,7 @@ function sprinkle(
   drops: readonly Drop[],
 ): void {
   const loads = pigments.map(({ pigment, gm2 }, i) => ({
-    place: speciesOf(run, pigment, `${field}.pigments[${i}].pigment`),
+    place: speciesPlace(run, pigment, `${field}.pigments[${i}].pigment`),
     gm2,
   }));
   for (const { xMm, yMm, diameterMm } of drops) {

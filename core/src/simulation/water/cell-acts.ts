@@ -2,7 +2,7 @@ import { BadInput } from '../../kit/units';
 import type { PanelRun } from './panel-run';
 
 /** The species of a pigment; throws `BadInput` when the panel does not hold it. */
-export function speciesOf(run: PanelRun, code: string, field: string): number {
+export function speciesPlace(run: PanelRun, code: string, field: string): number {
   const place = run.pigments.findIndex((pigment) => pigment.code === code);
   if (place < 0) throw new BadInput(field, `“${code}” is not among the panel’s pigments`);
   return place;

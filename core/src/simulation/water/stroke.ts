@@ -1,4 +1,4 @@
-import { addToCell, speciesOf, takeFilm } from './cell-acts';
+import { addToCell, speciesPlace, takeFilm } from './cell-acts';
 import { BRUSH_LOADS, brushById, FULL_FILM_UM, type Brush } from './brush';
 import { coverage } from './coverage';
 import type { ActOf, StrokePoint } from './panel-act';
@@ -152,7 +152,7 @@ function dip(run: PanelRun, act: ActOf<'stroke'>, bellyMl: number, field: string
   const total = act.parts.reduce((sum, { parts }) => sum + parts, 0);
   const pigments = new Float64Array(run.species.length);
   act.parts.forEach(({ pigment, parts }, i) => {
-    const place = speciesOf(run, pigment, `${field}.parts[${i}].pigment`);
+    const place = speciesPlace(run, pigment, `${field}.parts[${i}].pigment`);
     // A masstone is its load in a 100 µm film: so many g/m² are so many µg in 0.1 µl.
     pigments[place] += (act.strength * run.pigments[place].masstoneLoadGm2 * (parts / total) * water) / 0.1;
   });

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
 import { firstValueFrom } from 'rxjs';
-import { TableWorker } from '../../../workers/table-worker.service';
+import { Planner } from '../../../workers/planner.service';
 import { Messages } from '../../../state/messages.service';
 import { doneNotes, passesInWords } from './painting.view';
 
@@ -54,7 +54,7 @@ export class DoneList {
   private readonly painting = inject(PaintingService);
   private readonly store = inject(PlanStore);
   private readonly messages = inject(Messages);
-  private readonly worker = inject(TableWorker);
+  private readonly worker = inject(Planner);
   private readonly plan = this.store.plan;
   readonly notes = computed(() => {
     const [plan, sheet] = [this.plan(), this.painting.sheet()];

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { PlanStore } from '../../../state/plan-store';
 import type { SheetPlace } from '../../../workers/sheet-jobs';
-import { BOARD, toolById, type InHand, type Load } from './painting.view';
+import { BOARD, toolById, type HeldInHand, type Load } from './painting.view';
 
 /** What the hand holds at the painting table. */
 @Injectable({ providedIn: 'root' })
@@ -25,7 +25,7 @@ export class HandService {
     return chosen === null ? null : (mixes.find(({ id }) => id === chosen) ?? mixes.at(0) ?? null);
   });
   readonly holdsBoard = computed(() => this.tool() === BOARD);
-  readonly held = computed((): InHand => ({
+  readonly held = computed((): HeldInHand => ({
     tool: toolById(this.holdsBoard() ? 'round-8' : this.tool()),
     ...{ load: this.load(), dips: this.dips(), loose: this.loose() },
     ...{ mix: this.mix(), through: this.through() },

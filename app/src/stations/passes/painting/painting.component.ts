@@ -19,7 +19,7 @@ import { PaintingBoard } from '../../../panel/painting-board';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
 import { SheetsService } from '../../../state/sheets.service';
-import { Amiss } from './amiss.component';
+import { RescueView } from './rescue.component';
 import type { BrushPlace } from '../../../workers/painting-api';
 import { HeldRow } from '../../../ui/held-row.component';
 import { DoneList } from './done-list.component';
@@ -47,7 +47,7 @@ const FEELS_EVERY_MS = 120;
 @Component({
   selector: 'kd-painting',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Amiss, DoneList, HeldRow, Plates, SheetsView],
+  imports: [RescueView, DoneList, HeldRow, Plates, SheetsView],
   templateUrl: './painting.component.html',
   styleUrl: './painting.component.scss',
   host: {

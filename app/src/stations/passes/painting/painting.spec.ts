@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { applyCommands, type HandAct } from '@kettle/core/document/plan';
 import { newSheet } from '@kettle/core/advice/trials';
 import { kettleInTheRain } from '../../../../../demo/kettle-in-the-rain';
-import { mishapAt, outcomeInWords } from './amiss.view';
+import { mishapAt, outcomeInWords } from './rescue.view';
 import {
   actAsked,
   clockInWords,
@@ -17,12 +17,12 @@ import {
   strokeAsked,
   tiltInWords,
   toolById,
-  type InHand,
+  type HeldInHand,
 } from './painting.view';
 
 const plan = kettleInTheRain();
 const [mix] = plan.mixes;
-const held = (tool: string, change: Partial<InHand> = {}): InHand => ({
+const held = (tool: string, change: Partial<HeldInHand> = {}): HeldInHand => ({
   ...{ tool: toolById(tool), load: 'loaded', dips: true, mix, loose: false, through: null },
   ...change,
 });

@@ -24,7 +24,7 @@ import {
 } from '@kettle/core/simulation/water';
 import type { AsPasses, Difference, LayerSpan } from '@kettle/core/advice/trials';
 import type { Follows } from '../../../panel/painting-board';
-import type { AskedStroke, BrushPlace, SheetReading, TableNews } from '../../../workers/painting-api';
+import type { AskedStroke, BrushPlace, SheetReading, PaintingEvent } from '../../../workers/painting-api';
 
 /** How full a brush comes to the paper, in painters’ words. */
 export const LOADS = [
@@ -36,7 +36,7 @@ export const LOADS = [
 export type Load = (typeof LOADS)[number]['id'];
 
 /** All that the hand holds. */
-export interface InHand {
+export interface HeldInHand {
   readonly tool: HandTool;
   readonly load: Load;
   readonly dips: boolean;
@@ -62,7 +62,7 @@ export function followsOf(tool: HandTool): Follows {
 const LOOSE = 0.35;
 
 /** A stroke of what is in the brush; a loose one is a little stronger or weaker, by `draw` 0…1. */
-export function strokeAsked({ tool, load, dips, mix, loose }: InHand, draw: number): AskedStroke {
+export function strokeAsked({ tool, load, dips, mix, loose }: HeldInHand, draw: number): AskedStroke {
   const strength = (mix?.strength ?? 0.2) * (loose ? Math.exp(LOOSE * (2 * draw - 1)) : 1);
   return {
     ...{ kind: 'stroke', brush: tool.id, load, dips },
@@ -75,7 +75,7 @@ export function strokeAsked({ tool, load, dips, mix, loose }: InHand, draw: numb
 /** What another tool does along a way. */
 export function actAsked(
   plan: Plan,
-  held: InHand,
+  held: HeldInHand,
   way: readonly BrushPlace[],
   rim: number,
   seed: number,
@@ -118,7 +118,7 @@ export function pressureOf({ pointerType, pressure, tiltX, tiltY }: PointerEvent
 const rounded = (share: number): number => Math.round(share * 1000) / 1000;
 
 /** What share of the sheet is at which stage, dry paper left out. */
-export function stagesInWords(stages: TableNews['stages']): string {
+export function stagesInWords(stages: PaintingEvent['stages']): string {
   const told = STAGES.filter((stage) => stage !== 'dry' && stages[stage] >= LEAST_TOLD);
   return told.length === 0
     ? 'the sheet is dry'
@@ -140,7 +140,7 @@ const STAGE_SHORT: Readonly<Record<Stage, string>> = {
 };
 
 /** How the paper’s clock goes. */
-export function clockInWords({ rate, reachedRate, runsAhead }: TableNews): string {
+export function clockInWords({ rate, reachedRate, runsAhead }: PaintingEvent): string {
   if (runsAhead) return `running ahead, ×${Math.max(1, Math.round(reachedRate))}`;
   if (rate === 0) return 'the paper waits';
   const reached = reachedRate.toFixed(reachedRate < 2 ? 1 : 0);

@@ -19,7 +19,7 @@ import { Workers } from './workers.service';
 
 /** The worker that reckons with plans and colours, started on first use. Whoever no longer listens stops the work. */
 @Injectable({ providedIn: 'root' })
-export class TableWorker {
+export class Planner {
   private readonly jobs = new JobClient<TableJobs>(
     inject(Workers).watched<JobApi>(
       'Working out the drying and the colours',

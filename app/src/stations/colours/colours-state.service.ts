@@ -10,7 +10,7 @@ import { dishDrawing, ghostOf, tooManyOut } from './dish.view';
 
 /** What is in hand at the dish: the mix that is chosen, the colour that is wanted, the lamp and the eyes. Provided by the station. */
 @Injectable()
-export class ColourDesk {
+export class ColoursState {
   private readonly store = inject(PlanStore);
   private readonly box = inject(PaintBox);
   private readonly messages = inject(Messages);

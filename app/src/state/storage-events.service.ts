@@ -34,7 +34,7 @@ const SAYS: { readonly [F in StorageTrouble['fault']]: (cause: string) => readon
 
 /** Tells what is wrong with the browser's storage, and hands over what is in this tab alone. */
 @Injectable({ providedIn: 'root' })
-export class StorageNews {
+export class StorageEvents {
   private readonly messages = inject(Messages);
   private readonly shelf = inject(CardShelf);
   private readonly store = inject(PlanStore);

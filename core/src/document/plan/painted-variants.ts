@@ -4,7 +4,7 @@ import type { Plan } from './plan';
 import { otherwise, type Variant } from './variant';
 
 /** Cards of one kind: how many, and the plan they are painted by. */
-export interface Kind {
+export interface PaintedVariant {
   /** How they are painted otherwise; `null` for those painted as planned. */
   readonly variant: Variant | null;
   readonly copies: number;
@@ -12,12 +12,12 @@ export interface Kind {
 }
 
 /** All copies of a card by their kind, those painted as planned first; none of them where all are painted otherwise. */
-export function kindsOf(plan: Plan): Kind[] {
+export function variantsOf(plan: Plan): PaintedVariant[] {
   const asPlanned = cardsBegun(plan.brief) - otherwise(plan.variants);
-  const own: Kind = { variant: null, copies: asPlanned, plan };
+  const own: PaintedVariant = { variant: null, copies: asPlanned, plan };
   return [
     ...(asPlanned > 0 ? [own] : []),
-    ...plan.variants.map((variant): Kind => ({
+    ...plan.variants.map((variant): PaintedVariant => ({
       ...{ variant, copies: variant.copies },
       plan: variantPlan(plan, variant),
     })),

@@ -1,4 +1,4 @@
-import { kindsOf, type Plan } from '../../document/plan';
+import { variantsOf, type Plan } from '../../document/plan';
 import { layingOut, type Timeline } from '../../order/schedule';
 import { done, type Work } from '../../kit/units';
 import type { CheckContext, Finding } from './check';
@@ -8,7 +8,7 @@ import { checking } from './registry';
  * What is found of a card as it is planned and, besides, of the copies that are painted otherwise: what goes wrong with them
  * alone is said by their name, and mended by painting all alike.
  */
-export function* checkingAllKinds(
+export function* checkingAllVariants(
   plan: Plan,
   timeline: Timeline,
   desk?: CheckContext['desk'],
@@ -16,7 +16,7 @@ export function* checkingAllKinds(
   const found = yield* checking(plan, timeline, desk);
   const known = new Set(found.map(({ key }) => key));
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
-  for (const { variant, plan: own } of kindsOf(plan)) {
+  for (const { variant, plan: own } of variantsOf(plan)) {
     if (variant === null) continue;
     const findings = yield* checking(own, yield* layingOut(own), desk);
     for (const finding of findings) {
@@ -34,5 +34,5 @@ export function* checkingAllKinds(
 }
 
 /** The same in one go. */
-export const checkAllKinds = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
-  done(checkingAllKinds(plan, timeline, desk));
+export const checkAllVariants = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
+  done(checkingAllVariants(plan, timeline, desk));

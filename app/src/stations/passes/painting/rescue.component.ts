@@ -13,7 +13,7 @@ import { SheetsService } from '../../../state/sheets.service';
 import { pictureHref } from '../../../panel/picture-href';
 import { Choice } from '../../../ui/choice.component';
 import type { Forecast } from '../../../workers/sheet-jobs';
-import { mishapAt, outcomeInWords, remediesAt, SYMPTOM_CHOICES } from './amiss.view';
+import { mishapAt, outcomeInWords, remediesAt, SYMPTOM_CHOICES } from './rescue.view';
 import { HandService } from './hand.service';
 
 /** A way out, and what would come of it. */
@@ -24,13 +24,13 @@ interface Outlook {
 
 /** Something went wrong: point at it, and see what would help before it is done. */
 @Component({
-  selector: 'kd-amiss',
+  selector: 'kd-rescue',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice],
-  templateUrl: './amiss.component.html',
-  styleUrl: './amiss.component.scss',
+  templateUrl: './rescue.component.html',
+  styleUrl: './rescue.component.scss',
 })
-export class Amiss {
+export class RescueView {
   private readonly painting = inject(PaintingService);
   private readonly sheets = inject(SheetsService);
   readonly hand = inject(HandService);

@@ -11,7 +11,7 @@ export function letGo(hears: unknown): void {
 }
 
 /** Lets waiting messages in, a cancel among them. A zero timeout would be held back to 4 ms. */
-export function breathe(): Promise<void> {
+export function yieldToHost(): Promise<void> {
   return new Promise((resolve) => {
     const channel = new MessageChannel();
     channel.port1.onmessage = () => {
