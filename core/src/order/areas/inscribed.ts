@@ -1,19 +1,12 @@
-import { bounds, interiorPoint, type Circle, type Polygon } from '../../kit/geometry';
-import { grown } from './combine';
+import polylabel from 'polylabel';
+import { bounds, type Circle, type Polygon } from '../../kit/geometry';
 
-/** How exactly the radius is found, as a share of it. */
+/** How exactly the radius is found, as a share of half the region's shorter side. */
 const FINE = 0.002;
 
-/** The largest circle that goes into a region: what is left when it is shrunk until all but nothing is (medial radius). */
+/** The largest circle that goes into a region: about its pole of inaccessibility (Garcia-Castellanos & Lombardo 2007). */
 export function inscribedCircle(region: Polygon): Circle {
   const [, , width, height] = bounds(region);
-  let [low, high] = [0, Math.min(width, height) / 2];
-  let left: Polygon = region;
-  while (high - low > FINE * high) {
-    const radius = (low + high) / 2;
-    const [rest] = grown([region], -radius);
-    if (rest as Polygon | undefined) [low, left] = [radius, rest];
-    else high = radius;
-  }
-  return { centre: interiorPoint(left), radiusMm: low };
+  const pole = polylabel(region, (FINE * Math.min(width, height)) / 2);
+  return { centre: [pole[0], pole[1]], radiusMm: Math.max(0, pole.distance) };
 }
