@@ -100,6 +100,7 @@ await steps({ kernels: 'npm run -s kernels' });
 await steps({
   'types, and the app builds': 'npm run -s types && npm run -s build:app',
   'lint and order of subjects': 'npm run -s lint',
+  'parts of the interface': 'npm run -s test:views',
 });
 suite('core, kernels, command line, views', ['unit', 'app'], 2);
 suite('journeys in the browser', ['e2e'], 2);

@@ -29,7 +29,7 @@ function valueOf(json: Json, depth: number): string {
   if (json.enum) return choice(json.enum.map((one) => JSON.stringify(one)));
   if (json.const !== undefined) return JSON.stringify(json.const);
   const branches = json.anyOf ?? json.oneOf;
-  if (branches) return unionOf(branches as Json[], depth);
+  if (branches) return unionOf(branches, depth);
   if (json.type === 'array') return arrayOf(json, depth);
   if (json.type === 'object') return depth < DEEPEST ? `{${fieldsOf(json, depth + 1).join(', ')}}` : '{…}';
   if (json.type === 'number' || json.type === 'integer') return rangeOf(json);
@@ -58,7 +58,7 @@ const choice = (said: readonly string[]): string =>
 
 function arrayOf({ items, prefixItems, minItems, maxItems }: Json, depth: number): string {
   if (prefixItems) return `[${(prefixItems as Json[]).map((one) => valueOf(one, depth) || '…').join(', ')}]`;
-  const one = typeof items === 'object' && !Array.isArray(items) ? valueOf(items as Json, depth) : '';
+  const one = typeof items === 'object' && !Array.isArray(items) ? valueOf(items, depth) : '';
   const counts =
     minItems === undefined && maxItems === undefined ? '' : ` ${minItems ?? 0}–${maxItems ?? '∞'}`;
   return `[${one === '' ? '…' : one}]${counts}`;

@@ -1,16 +1,38 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 
-/** A few things side by side, one of which is held: tools, views, the leaves of some notes. */
+/** How far a key goes along the row, in things. */
+const STEPS: Readonly<Record<string, number>> = {
+  ...{ ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 },
+  ...{ Home: -Infinity, End: Infinity },
+};
+
+/**
+ * A few things side by side, one of which is held: tools, views, the leaves of some notes. The Tab key comes to the held one,
+ * the arrows take up its neighbours, round the ends too (a radio group; WAI-ARIA Authoring Practices).
+ */
 @Component({
   selector: 'kd-held-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { role: 'radiogroup', '[attr.aria-label]': 'label()' },
+  host: {
+    role: 'radiogroup',
+    '[attr.aria-label]': 'label()',
+    '(keydown)': 'step($event)',
+  },
   template: `
     @for (option of options(); track option.id) {
       <button
         type="button"
         role="radio"
         [attr.aria-checked]="value() === option.id"
+        [tabindex]="$index === reached() ? 0 : -1"
         [class.held]="value() === option.id"
         (click)="valueChange.emit(option.id)"
       >
@@ -54,4 +76,21 @@ export class HeldRow<T> {
   readonly options = input.required<readonly { readonly id: T; readonly name: string }[]>();
   readonly value = input.required<T>();
   readonly valueChange = output<T>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  private readonly heldAt = computed(() => this.options().findIndex(({ id }) => id === this.value()));
+  /** The one the Tab key comes to: the held one, the first while none is. */
+  readonly reached = computed(() => Math.max(0, this.heldAt()));
+
+  step(event: KeyboardEvent): void {
+    const by = STEPS[event.key] as number | undefined;
+    if (by === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    // What moves along the row is no key of the frame's or the panel's.
+    event.stopPropagation();
+    const last = this.options().length - 1;
+    const at = Math.abs(by) === 1 ? (this.reached() + by + last + 1) % (last + 1) : by < 0 ? 0 : last;
+    this.valueChange.emit(this.options()[at].id);
+    this.host.nativeElement.querySelectorAll('button')[at].focus();
+  }
 }

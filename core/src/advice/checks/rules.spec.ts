@@ -77,7 +77,7 @@ describe('what a check finds', () => {
         addPass('sky', 'sky', 'dark', { filmUm }),
         addPass('field', 'field', 'deep', { filmUm }),
       );
-      const [command] = of('one-value', plan)[0].fix?.commands ?? [];
+      const command = of('one-value', plan)[0].fix?.commands[0];
       return command?.do === 'put-mix' ? command.mix.strength : null;
     };
     expect(weakened(1110)).toBeCloseTo(0.021, 3);
