@@ -16,8 +16,9 @@ function addLine(path: string, before: string, line: string): void {
   write(path, text.replace(before, `${line}\n${before}`));
 }
 
+/** Runs the copy's command line, which makes its bundle first. */
 const kettle = (...args: string[]): string => {
-  const { stdout, stderr } = spawnSync('node_modules/.bin/tsx', ['cli/src/main.ts', ...args], {
+  const { stdout, stderr } = spawnSync('node', ['scripts/kettle.mjs', ...args], {
     cwd: copy,
     encoding: 'utf8',
     input: '{"rubs":4}',
@@ -78,13 +79,8 @@ export const rub = jsonCommand({
 
 beforeAll(() => {
   for (const path of [
-    'core',
-    'cli',
-    'kernels',
-    'demo',
-    'package.json',
-    'tsconfig.json',
-    'tsconfig.base.json',
+    ...['core', 'cli', 'kernels', 'demo', 'scripts/kettle.mjs', 'scripts/property-seed.ts'],
+    ...['package.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.base.json', 'vitest.config.ts'],
   ])
     cpSync(path, join(copy, path), { recursive: true });
   symlinkSync(join(process.cwd(), 'node_modules'), join(copy, 'node_modules'));
@@ -125,8 +121,6 @@ it('an added command is in the overview, has help by its schema, and refuses wha
 }, 60_000);
 
 it('an added check is tried at its own edges, and an added technique planned, laid out and painted ahead', () => {
-  cpSync('vitest.config.ts', join(copy, 'vitest.config.ts'));
-  cpSync('scripts/property-seed.ts', join(copy, 'scripts/property-seed.ts'));
   const specs = ['core/src/advice/checks/registry.spec.ts', 'core/src/order/schedule/techniques.spec.ts'];
   const { stdout } = spawnSync(
     'npx',
