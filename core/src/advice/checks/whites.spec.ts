@@ -6,34 +6,16 @@ import {
   addPass,
   smallPlan,
   applyCommands,
-  type Command,
   type Plan,
   type White,
 } from '../../document/plan';
 import { layOut } from '../../order/schedule';
 import { runChecks, type Finding } from '.';
+import { kept, maskedByHand } from './edge-plans';
 
 const fixed = (plan: Plan, { fix }: Finding): Plan => applyCommands(plan, fix!.commands).plan;
-const kept = (area: string, way: White['way'], change: Partial<White> = {}): Command => ({
-  do: 'keep-white',
-  white: { id: `white-${area}`, area, way, tool: null, wanted: null, edge: 'hard', ...change },
-});
 const of = (plan: Plan, id: string): Finding[] =>
   runChecks(plan, layOut(plan)).filter((finding) => finding.id === id);
-const handMask = (
-  drops: readonly (readonly [number, number, number])[],
-  ...strokes: [number, number][][]
-): Command => ({
-  do: 'put-resist',
-  resist: {
-    ...{ id: 'hand', name: 'rigging', tool: 'ruling-pen' },
-    strokes: strokes.map((points, i) => ({
-      id: `s${i}`,
-      points: points.map(([x, y]) => [x, y, 0.5] as const),
-    })),
-    drops: [...drops],
-  },
-});
 const wash = addPass('sky-wash', 'sky', 'blue');
 
 describe('mask-too-large', () => {
@@ -70,7 +52,7 @@ describe('mask-too-long', () => {
       number: { limit: 86_400 },
     });
     expect(of(pressed(20), 'mask-too-long')).toEqual([]);
-    const line = handMask([[9, 9, 1]]);
+    const line = maskedByHand([[9, 9, 1]]);
     const after = { do: 'change-pass', pass: 'sky-wash', change: { start: { atS: 40 * 3600 } } } as const;
     const hand = (tool: 'wax' | 'marker'): Plan =>
       smallPlan(wash, line.do === 'put-resist' ? { ...line, resist: { ...line.resist, tool } } : line, after);
@@ -143,7 +125,7 @@ describe('barrier-gap', () => {
   const line = (to: number): Plan =>
     smallPlan(
       wash,
-      handMask(
+      maskedByHand(
         [],
         [
           [0, 30],
@@ -223,7 +205,7 @@ describe('spatter-too-small', () => {
     const drops = (mm: number): Plan =>
       smallPlan(
         wash,
-        handMask([
+        maskedByHand([
           [10, 10, mm],
           [20, 10, mm],
           [30, 10, 0.9],
