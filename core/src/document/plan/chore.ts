@@ -1,5 +1,3 @@
-import type { Act } from './act';
-
 /** What a chore does to the paper, where it does something. */
 export type ChoreDoes = 'masks' | 'unmasks' | 'warms' | 'takes-salt-off' | 'tapes' | 'untapes';
 
@@ -194,7 +192,3 @@ export const CHORES: readonly Chore[] = [
 
 /** Finds a chore by id; a plan's schema has already refused unknown ones. */
 export const choreOf = (id: string): Chore => CHORES.find((chore) => chore.id === id)!;
-
-/** What an act does to the paper, if it is a chore that does something. */
-export const deedOf = (act: Act): ChoreDoes | undefined =>
-  act.kind === 'chore' ? choreOf(act.chore).does : undefined;

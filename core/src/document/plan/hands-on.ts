@@ -1,6 +1,7 @@
 import { edgeLength, polygonArea } from '../../kit/geometry';
 import { strokeLength, type Resist } from '../../drawing/masking';
-import { choreOf, deedOf } from './chore';
+import { choreOf } from './chore';
+import { deedOf } from './deed';
 import type { Act, Pass } from './act';
 import { mixesOf } from './places';
 import type { Plan } from './plan';

@@ -13,7 +13,8 @@ export {
   type Start,
 } from './act';
 export { applyCommands, replayOnJson, replayPatches, type Patch, type PlanChange } from './apply';
-export { CHORES, choreOf, deedOf, DRY_WARM, type Chore, type ChoreDoes } from './chore';
+export { CHORES, choreOf, DRY_WARM, type Chore, type ChoreDoes } from './chore';
+export { deedOf } from './deed';
 export { commandSchema, type Command } from './command';
 export { addArea, addMix, addPass, smallPlan } from './small-plan';
 export { runCommand } from './run-command';

@@ -3,7 +3,7 @@ import { contains, interiorPoint, type Point } from '../../kit/geometry';
 import { glazeReflectance, lifted, mediumOf, type Mix } from '../../materials/pigment';
 import { remembered } from '../../kit/units';
 import type { Act, Pass } from './act';
-import { deedOf } from './chore';
+import { deedOf } from './deed';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
 import { mixOver } from './places';
 import type { Plan, White } from './plan';
