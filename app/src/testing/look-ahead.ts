@@ -1,4 +1,4 @@
-import { runChecks } from '@kettle/core/advice/checks';
+import { runChecks, unheeded } from '@kettle/core/advice/checks';
 import type { Plan } from '@kettle/core/document/plan';
 import { areaLooks, idleWaits, layOut } from '@kettle/core/order/schedule';
 import type { LookAhead } from '../workers/table-api';
@@ -12,6 +12,7 @@ export function lookAheadOf(plan: Plan): LookAhead {
     timeline,
     looks: areaLooks(plan, timeline),
     findings: runChecks(plan, timeline),
+    unheeded: unheeded(plan),
     waits: idleWaits(plan, timeline),
     creepMm: new Map(),
     kernel: 'plain',

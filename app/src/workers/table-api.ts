@@ -20,6 +20,8 @@ export interface LookAhead {
   /** Frames of each area's colour, by area id. */
   readonly looks: ReadonlyMap<string, readonly LookFrame[]>;
   readonly findings: readonly Finding[];
+  /** Checks that this plan turns off. */
+  readonly unheeded: readonly { readonly id: string; readonly name: string }[];
   /** What could be done in the waits of the hands. */
   readonly waits: readonly IdleWait[];
   /** How far damp creeps past the edge of each pass's wash, mm, by pass id. */

@@ -1,6 +1,6 @@
 import { composing, filledAt, fluidMl } from '@kettle/core/order/areas';
 import { cutting, offcutsOf, type CutRequest, type Size } from '@kettle/core/commission/card';
-import { checkingAllVariants, checkingStops } from '@kettle/core/advice/checks';
+import { checkingAllVariants, checkingStops, unheeded } from '@kettle/core/advice/checks';
 import { suggestPalettes, type Mood, type Suggestion } from '@kettle/core/materials/dish';
 import type { Point, Polygon } from '@kettle/core/kit/geometry';
 import type { Paper } from '@kettle/core/materials/paper';
@@ -83,7 +83,7 @@ function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAhead
   const waits = yield* asPart(findingWaits(plan, timeline), 0.45, 0.5);
   const findings = yield* asPart(checkingAllVariants(plan, timeline, desk), 0.5, 0.95);
   const creepMm = yield* asPart(creepOf(plan, line), 0.95, 1);
-  return { timeline, looks, findings, waits, creepMm, kernel: line.name };
+  return { timeline, looks, findings, unheeded: unheeded(plan), waits, creepMm, kernel: line.name };
 }
 
 function* findingStarts(plan: Plan, pass: string): Work<PossibleStart[]> {

@@ -108,11 +108,7 @@ export class PassesStation {
   readonly drawnNotes = byAndBy(this.notes);
   readonly wholeFindings = computed(() => findingsOfWhole(this.notes(), this.ahead()));
   /** Checks this house does not make. */
-  readonly unheeded = computed(() =>
-    Object.entries(this.plan()?.rules.weights ?? {}).flatMap(([id, weight]) =>
-      weight === 'off' ? [id] : [],
-    ),
-  );
+  readonly unheeded = computed(() => this.ahead()?.unheeded ?? []);
   readonly short = computed(() => passesInShort(this.notes(), this.ahead()));
   readonly drawing = computed(() =>
     this.plan() ? panelDrawing(this.plan()!, this.ahead(), this.momentS()) : null,

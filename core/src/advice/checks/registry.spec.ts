@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommands, type Plan } from '../../document/plan';
 import { layOut } from '../../order/schedule';
-import { CHECKS, registered, runChecks, type CheckContext, type Finding } from '.';
+import { CHECKS, registered, runChecks, unheeded, type CheckContext, type Finding } from '.';
 
 const found = (id: string, plan: Plan, desk?: CheckContext['desk']): Finding[] =>
   runChecks(plan, layOut(plan), desk).filter((finding) => finding.id === id);
@@ -35,6 +35,14 @@ describe('every check, at each edge it names', () => {
 
 describe('the registry', () => {
   const [check] = CHECKS;
+
+  it('names the checks a plan turns off, and makes them not', () => {
+    const [{ wrong }] = check.edges();
+    const off = applyCommands(wrong, [{ do: 'set-rules', change: { weights: { [check.id]: 'off' } } }]).plan;
+    expect(unheeded(wrong)).toEqual([]);
+    expect(unheeded(off)).toEqual([{ id: check.id, name: check.name }]);
+    expect(found(check.id, off)).toEqual([]);
+  });
 
   it('refuses two of one name, and one without a plan on each side of its number', () => {
     expect(() => registered([check, check])).toThrow(`two checks are called ${check.id}`);

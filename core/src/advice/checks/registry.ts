@@ -65,6 +65,10 @@ export const CHECKS: readonly Check[] = [
   ...[tapeOnKeep, cardOffEnvelope, tooThick, acrossGrain, dateMissed, borderLostOnWhite],
 ];
 
+/** The checks that are not made of a plan, since its rules turn them off. */
+export const unheeded = ({ rules }: Plan): Pick<Check, 'id' | 'name'>[] =>
+  CHECKS.filter(({ id }) => rules.weights[id] === 'off').map(({ id, name }) => ({ id, name }));
+
 const GRAVEST_FIRST = ['stop', 'look', 'note'];
 
 /**
