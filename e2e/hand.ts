@@ -40,21 +40,37 @@ export async function retype(page: Page, selector: string, text: string): Promis
 
 const MOST_TABS = 120;
 
-/** Goes with the Tab key to the first thing whose name or words begin like this. */
+/** Goes with the Tab key to the first thing whose name or words begin like this; among radios with the arrows. */
 export async function tabTo(page: Page, name: string): Promise<void> {
   for (let tabs = 0; tabs < MOST_TABS; tabs++) {
     await page.keyboard.press('Tab');
-    const found = await page.evaluate((wanted) => {
-      const at = document.activeElement as HTMLElement | null;
-      const label = at instanceof HTMLInputElement ? (at.labels?.[0]?.innerText ?? '') : '';
-      return [at?.getAttribute('aria-label'), at?.innerText, label].some((words) =>
-        words?.trim().startsWith(wanted),
-      );
-    }, name);
-    if (found) return;
+    if (await isAt(page, name)) return;
+    const along = await radiosTo(page, name);
+    for (let n = 0; n < along; n++) await page.keyboard.press('ArrowRight');
+    if (along > 0) return;
   }
   throw new Error(`“${name}” is not reached by ${MOST_TABS} tabs`);
 }
+
+/** Whether the name or the words of what has the focus begin like this. */
+const isAt = (page: Page, name: string): Promise<boolean> =>
+  page.evaluate((wanted) => {
+    const at = document.activeElement as HTMLElement | null;
+    const label = at instanceof HTMLInputElement ? (at.labels?.[0]?.innerText ?? '') : '';
+    return [at?.getAttribute('aria-label'), at?.innerText, label].some((words) =>
+      words?.trim().startsWith(wanted),
+    );
+  }, name);
+
+/** How many radios further in the group that has the focus one stands whose words begin like this; 0 if none does. */
+const radiosTo = (page: Page, name: string): Promise<number> =>
+  page.evaluate((wanted) => {
+    const group = document.activeElement?.closest('kd-held-row');
+    const radios = [...(group?.querySelectorAll<HTMLElement>('[role=radio]') ?? [])];
+    const from = radios.findIndex((radio) => radio === document.activeElement);
+    const to = radios.findIndex((radio) => radio.innerText.trim().startsWith(wanted));
+    return to < 0 ? 0 : (to - from + radios.length) % radios.length;
+  }, name);
 
 /** Where a thing stands on the page, px, once it stands still: a dialog grows as it opens, and a list pushes what is below. */
 export async function boxOf(page: Page, selector: string): Promise<BoundingBox> {
