@@ -88,9 +88,12 @@ export class HeldRow<T> {
     event.preventDefault();
     // What moves along the row is no key of the frame's or the panel's.
     event.stopPropagation();
-    const last = this.options().length - 1;
-    const at = Math.abs(by) === 1 ? (this.reached() + by + last + 1) % (last + 1) : by < 0 ? 0 : last;
+    const buttons = [...this.host.nativeElement.querySelectorAll('button')];
+    // From the one that has the focus: keys may come quicker than the held thing follows.
+    const from = Math.max(0, buttons.indexOf(event.target as HTMLButtonElement));
+    const last = buttons.length - 1;
+    const at = Math.abs(by) === 1 ? (from + by + last + 1) % (last + 1) : by < 0 ? 0 : last;
     this.valueChange.emit(this.options()[at].id);
-    this.host.nativeElement.querySelectorAll('button')[at].focus();
+    buttons[at].focus();
   }
 }

@@ -34,7 +34,8 @@ async function key(
   more: KeyboardEventInit = {},
 ): Promise<boolean> {
   const event = new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more });
-  buttons(fixture)[0].dispatchEvent(event);
+  const focused = buttons(fixture).find((button) => button === document.activeElement);
+  (focused ?? buttons(fixture).find((button) => button.tabIndex === 0)!).dispatchEvent(event);
   await fixture.whenStable();
   return event.defaultPrevented;
 }
@@ -58,6 +59,17 @@ describe('a row of things one of which is held', () => {
     expect(held(fixture)).toBe('Fill');
     await key(fixture, 'Home');
     expect(held(fixture)).toBe('Pencil');
+  });
+
+  it('goes on from where the focus is, however quick the keys', async () => {
+    const fixture = await row('pencil');
+    buttons(fixture)[0].focus();
+    for (let n = 0; n < 2; n++)
+      document.activeElement!.dispatchEvent(
+        new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }),
+      );
+    await fixture.whenStable();
+    expect(held(fixture)).toBe('Fill');
   });
 
   it('leaves other keys, and those with Ctrl, to others', async () => {
