@@ -10,8 +10,12 @@ import {
 
 /** How far a key goes along the row, in things. */
 const STEPS: Readonly<Record<string, number>> = {
-  ...{ ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 },
-  ...{ Home: -Infinity, End: Infinity },
+  ArrowRight: 1,
+  ArrowDown: 1,
+  ArrowLeft: -1,
+  ArrowUp: -1,
+  Home: -Infinity,
+  End: Infinity,
 };
 
 /**

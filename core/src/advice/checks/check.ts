@@ -69,8 +69,8 @@ export interface Check {
   readonly source: string;
   /** One that has much to try finds its findings one by one, and takes breath where it may be stopped. */
   readonly find: (context: CheckContext) => Iterable<Found | Breath>;
-  /** One for each number it decides by, or more. */
-  readonly edges: () => readonly Edge[];
+  /** One for each number it decides by, or more; the compiler refuses a check without. */
+  readonly edges: () => readonly [Edge, ...Edge[]];
 }
 
 /** Long work within a check, which takes breath at each step of it. */

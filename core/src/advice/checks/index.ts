@@ -1,3 +1,3 @@
 export type { Check, CheckContext, Finding, Severity } from './check';
 export { checkAllVariants, checkingAllVariants } from './all-variants';
-export { checking, CHECKS, checkingStops, registered, runChecks, unheeded } from './registry';
+export { checking, CHECKS, checkingStops, runChecks, unheeded } from './registry';

@@ -18,7 +18,7 @@ export const mud: Check = {
   name: 'Mud',
   station: 'passes',
   severity: 'look',
-  when: `a mix keeps less than ${Math.round(100 * MUTED_BELOW)} % of what its pigments have alone, and no grey is wanted`,
+  when: `a mix loses over ${Math.round(100 * MUTED_BELOW)} % of what its pigments have alone, and no grey is wanted`,
   source: 'docs/pigment-model.md',
   find: ({ plan }) =>
     usedMixes(plan).flatMap(({ mix, pass }) => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommands, type Plan } from '../../document/plan';
 import { layOut } from '../../order/schedule';
-import { CHECKS, registered, runChecks, unheeded, type CheckContext, type Finding } from '.';
+import { CHECKS, runChecks, unheeded, type CheckContext, type Finding } from '.';
 
 const found = (id: string, plan: Plan, desk?: CheckContext['desk']): Finding[] =>
   runChecks(plan, layOut(plan), desk).filter((finding) => finding.id === id);
@@ -42,11 +42,5 @@ describe('the registry', () => {
     expect(unheeded(wrong)).toEqual([]);
     expect(unheeded(off)).toEqual([{ id: check.id, name: check.name }]);
     expect(found(check.id, off)).toEqual([]);
-  });
-
-  it('refuses two of one name, and one without a plan on each side of its number', () => {
-    expect(() => registered([check, check])).toThrow(`two checks are called ${check.id}`);
-    expect(() => registered([{ ...check, edges: () => [] }])).toThrow(`${check.id} names no edge`);
-    expect(registered(CHECKS)).toEqual(CHECKS);
   });
 });

@@ -43,15 +43,6 @@ import { valuesTooClose } from './values-too-close';
 import { waterFouled } from './water-fouled';
 import { whiteCrossed } from './white-crossed';
 
-/** Checks as they are, if none is there twice and each names a plan on either side of its number. Throws otherwise. */
-export function registered(checks: readonly Check[]): readonly Check[] {
-  for (const [i, { id, edges }] of checks.entries()) {
-    if (checks.findIndex((other) => other.id === id) < i) throw new Error(`two checks are called ${id}`);
-    if (edges().length === 0) throw new Error(`${id} names no edge`);
-  }
-  return checks;
-}
-
 /** Every check the program makes. To add one: a file beside this, and a line here. */
 export const CHECKS: readonly Check[] = [
   ...[bleedIntoWet, chargeTooLate, secondPassWater, backrunRisk, poolAtTape],

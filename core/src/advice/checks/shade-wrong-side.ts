@@ -19,7 +19,7 @@ export const shadeWrongSide: Check = {
   edges: () => [{ wrong: lampMovedTo(150), right: lampMovedTo(40) }],
 };
 
-/** A boat seen as a box with the shadow of one lamp, which then goes round to so far. */
+/** A boat seen as a ball with the shadow of one lamp, which then goes round to so far. */
 function lampMovedTo(sideDeg: number): Plan {
   const lit = smallPlan(
     { do: 'see-as', area: 'boat', form: 'ball' },
