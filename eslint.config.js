@@ -63,44 +63,12 @@ const solversAreForWorkers = {
   ],
 };
 
+/** What only this lint knows: the framework's rules, templates, and who may compute. Every other rule stands in .oxlintrc.json. */
 export default tseslint.config(
-  {
-    ignores: [
-      '**/node_modules',
-      'dist',
-      '.angular',
-      'kernels/assembly',
-      'kernels/build',
-      'app/public',
-      'docs',
-    ],
-  },
-  {
-    files: ['**/*.ts'],
-    extends: [...tseslint.configs.strictTypeChecked],
-    languageOptions: {
-      parserOptions: {
-        project: ['./tsconfig.json', './app/tsconfig.worker.json', './app/tsconfig.spec.json'],
-        tsconfigRootDir: import.meta.dirname,
-      },
-    },
-    rules: {
-      'no-console': 'error',
-      '@typescript-eslint/no-non-null-assertion': 'off',
-      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
-      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
-      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
-      '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],
-      '@typescript-eslint/consistent-type-imports': [
-        'error',
-        { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false },
-      ],
-    },
-  },
+  { ignores: ['**/node_modules', 'dist', '.angular', 'app/public'] },
   {
     files: ['app/src/**/*.ts'],
-    extends: [...angular.configs.tsRecommended],
+    extends: [tseslint.configs.base, ...angular.configs.tsRecommended],
     rules: {
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'kd', style: 'kebab-case' }],
       '@angular-eslint/directive-selector': [
@@ -118,13 +86,5 @@ export default tseslint.config(
   {
     files: ['app/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
-  },
-  {
-    files: ['scripts/**/*.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'server/src/main.ts'],
-    rules: { 'no-console': 'off' },
-  },
-  {
-    files: ['**/*.testdata.ts', '**/*.spec.ts'],
-    rules: { '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
 );

@@ -6,9 +6,9 @@ import { serve } from '@hono/node-server';
 import puppeteer, { type Browser, type ElementHandle, type JSHandle, type Page } from 'puppeteer-core';
 import { kettleServer } from '@kettle/server';
 
-const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+/** Debian's Chromium without its own windows and menus; the program itself, since a script round it would outlive a kill. */
+const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/lib/chromium/chromium-headless-shell';
 const FLAGS = [
-  '--headless',
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -54,6 +54,7 @@ export interface Profile {
 export async function openBrowser(folder = mkdtempSync(join(tmpdir(), 'kettle-profile-'))): Promise<Profile> {
   const browser = await puppeteer.launch({
     executablePath: CHROMIUM,
+    headless: 'shell',
     args: [...FLAGS, `--user-data-dir=${folder}`],
     defaultViewport: { width: 1280, height: 800 },
   });
@@ -68,6 +69,9 @@ export async function openBrowser(folder = mkdtempSync(join(tmpdir(), 'kettle-pr
   };
 }
 
+/** A page and every fault of its own so far. */
+export type OpenPage = Page & { readonly faults: string[] };
+
 /**
  * Opens a page that records every request to another host and every fault of its own. What keeps the app for use without a
  * network fetches all of it, which takes seconds: only journeys that go offline have it.
@@ -76,7 +80,7 @@ export async function openPage(
   profile: Profile,
   url: string,
   { keepsOffline = false } = {},
-): Promise<Page & { faults: string[] }> {
+): Promise<OpenPage> {
   const page = Object.assign(await profile.browser.newPage(), { faults: [] as string[] });
   if (!keepsOffline)
     await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
@@ -92,6 +96,20 @@ export async function openPage(
   page.setDefaultTimeout(20_000);
   await page.goto(url, { waitUntil: 'networkidle0' });
   return page;
+}
+
+/** Something done with the served app in a browser of its own. */
+export async function inBrowser<Answer>(
+  ask: (profile: Profile, url: string) => Promise<Answer>,
+): Promise<Answer> {
+  const served = await serveApp();
+  const profile = await openBrowser();
+  try {
+    return await ask(profile, served.url);
+  } finally {
+    await profile.close();
+    await served.close();
+  }
 }
 
 /** The text of the first element that matches. */

@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writePng } from '@kettle/core/files/formats';
 import {
@@ -14,12 +14,13 @@ import {
   textOf,
   type Profile,
   type Served,
+  type OpenPage,
 } from './browser';
 import { boxOf, choose, downloads, retype, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 let cameDown: (ending: string) => Promise<Uint8Array>;
 const folder = mkdtempSync(join(tmpdir(), 'kettle-colours-'));
 

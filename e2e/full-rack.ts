@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { seeText, type openPage } from './browser';
+import { seeText, type OpenPage } from './browser';
 import { longestTask, watchLongTasks } from './long-tasks';
-
-type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
 /** What a rack full of cards takes of the page's time, ms. */
 export interface RackTimes {

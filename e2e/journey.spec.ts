@@ -13,13 +13,14 @@ import {
   station,
   type Profile,
   type Served,
+  type OpenPage,
 } from './browser';
 import { rowsIn } from './database';
 import { choose, downloads, Pen, write, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 let kettle: Uint8Array;
 
 beforeAll(async () => {

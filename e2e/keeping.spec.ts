@@ -15,6 +15,7 @@ import {
   station,
   type Profile,
   type Served,
+  type OpenPage,
 } from './browser';
 import { kill, rowOf, spoilRow } from './database';
 import { downloads, retype, write } from './hand';
@@ -36,7 +37,7 @@ afterAll(async () => {
   await served.close();
 });
 
-const open = (path: string): Promise<Page & { faults: string[] }> => openPage(profile, served.url + path);
+const open = (path: string): Promise<OpenPage> => openPage(profile, served.url + path);
 const menu = async (page: Page, item: string): Promise<void> => {
   await page.waitForSelector('kd-house-menu button');
   await page.locator('kd-house-menu button').click();

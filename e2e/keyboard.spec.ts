@@ -1,11 +1,18 @@
-import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openBrowser, openPage, seeText, serveApp, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  seeText,
+  serveApp,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 import { tabTo as tabToOn } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 
 beforeAll(async () => {
   served = await serveApp();

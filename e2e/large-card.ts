@@ -1,9 +1,7 @@
 import type { Plan } from '@kettle/core/document/plan';
-import { seeText, station, type openPage } from './browser';
+import { seeText, station, type OpenPage } from './browser';
 import { putPlans } from './database';
 import { longestTask, watchLongTasks } from './long-tasks';
-
-type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
 /** What a large card takes of the page, ms. */
 export interface LargeCard {

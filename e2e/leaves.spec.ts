@@ -1,15 +1,24 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 import { boxOf, choose, downloads, Pen, retype, tabTo, type PenPoint } from './hand';
 import { inEvidence } from './in-evidence';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 const folder = mkdtempSync(join(tmpdir(), 'kettle-trace-'));
 
 beforeAll(async () => {

@@ -1,18 +1,7 @@
 import { expect } from 'vitest';
-import { openBrowser, openPage, serveApp, type Profile } from './browser';
+import { inBrowser, openPage } from './browser';
 import { inEvidence } from './in-evidence';
 import { leaks, manyCards } from './many-cards';
-
-async function inBrowser(look: (profile: Profile, url: string) => Promise<void>): Promise<void> {
-  const served = await serveApp();
-  const profile = await openBrowser();
-  try {
-    await look(profile, served.url);
-  } finally {
-    await profile.close();
-    await served.close();
-  }
-}
 
 inEvidence(
   'of three hundred cards one opens at once, and the rack tells their last evenings in seconds',

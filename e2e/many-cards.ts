@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { seeText, type openPage } from './browser';
+import { seeText, type OpenPage } from './browser';
 import { putPlans } from './database';
-
-type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
 const DEMO = ['kettle-in-the-rain', 'quince-branch', 'heron-at-low-tide'].map(
   (name) => JSON.parse(readFileSync(`app/public/demo/${name}.json`, 'utf8')) as Record<string, unknown>,

@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { seeText, type openPage } from './browser';
+import { seeText, type OpenPage } from './browser';
 import { boxOf, Pen, type PenPoint } from './hand';
-
-type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
 /** What a sketch of many strokes takes of the page's time, ms: a frame's main thread in the middle, and the longest task. */
 export interface StrokeTimes {

@@ -1,13 +1,22 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 import { choose, downloads, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 
 beforeAll(async () => {
   served = await serveApp();

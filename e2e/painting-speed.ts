@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { press, seeText, type openPage } from './browser';
+import { press, seeText, type OpenPage } from './browser';
 import { boxOf } from './hand';
-
-type OpenPage = Awaited<ReturnType<typeof openPage>>;
 
 /** How a fully wet 5 × 7 in sheet follows the pen. */
 export interface PaintingSpeed {

@@ -1,4 +1,3 @@
-import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   openBrowser,
@@ -9,12 +8,13 @@ import {
   station,
   type Profile,
   type Served,
+  type OpenPage,
 } from './browser';
 import { boxOf, choose, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 
 beforeAll(async () => {
   served = await serveApp();

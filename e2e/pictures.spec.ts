@@ -1,16 +1,25 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { readKettleFile, writePng } from '@kettle/core/files/formats';
 import { inPerspective } from '@kettle/core/drawing/photo';
-import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 import { boxOf, choose, downloads, Pen, retype, tabTo, write } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 const folder = mkdtempSync(join(tmpdir(), 'kettle-pictures-'));
 
 /** Where the corners of the pictured panel lie in the photo, shares of it. */

@@ -1,16 +1,24 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Page } from 'puppeteer-core';
 import { layOut, moments, rehearse } from '@kettle/core/order/schedule';
 import { done } from '@kettle/core/kit/units';
 import { fingerprintOf, Replay } from '@kettle/core/simulation/water';
 import { panelKernelFromBuild } from '@kettle/kernels/node';
 import { MOST_MOMENTS, STATES_CAP_BYTES } from '../app/src/workers/painted-ahead';
 import { kettleInTheRain } from '../demo/kettle-in-the-rain';
-import { openBrowser, openPage, seeText, serveApp, station, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  seeText,
+  serveApp,
+  station,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 
 beforeAll(async () => {
   served = await serveApp();

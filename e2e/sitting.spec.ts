@@ -1,4 +1,3 @@
-import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   openBrowser,
@@ -10,11 +9,12 @@ import {
   textOf,
   type Profile,
   type Served,
+  type OpenPage,
 } from './browser';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 
 beforeAll(async () => {
   served = await serveApp();

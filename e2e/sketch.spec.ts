@@ -1,11 +1,20 @@
-import type { CDPSession, Page } from 'puppeteer-core';
+import type { CDPSession } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { openBrowser, openPage, press, seeText, serveApp, type Profile, type Served } from './browser';
+import {
+  openBrowser,
+  openPage,
+  press,
+  seeText,
+  serveApp,
+  type Profile,
+  type Served,
+  type OpenPage,
+} from './browser';
 import { boxOf, choose, Pen, type PenPoint } from './hand';
 
 let served: Served;
 let profile: Profile;
-let page: Page & { faults: string[] };
+let page: OpenPage;
 let pen: Pen;
 let touch: CDPSession;
 let box: { x: number; y: number; width: number; height: number };

@@ -14,10 +14,10 @@ const MARK = 'node_modules/.package-lock.json';
 const installed = existsSync(MARK) && statSync(MARK).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000;
 const packages = installed ? null : run('npm ci --no-audit --no-fund');
 
-const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+const chromium = process.env.CHROMIUM ?? '/usr/lib/chromium/chromium-headless-shell';
 if (process.argv.includes('--chromium') && !existsSync(chromium)) {
   console.log('The browser tests need Chromium; installing it.');
   // What Chromium only recommends, a desktop's files and printers, no test asks for.
-  await run('apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium');
+  await run('apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium-headless-shell');
 }
 await packages;

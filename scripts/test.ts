@@ -96,9 +96,8 @@ function suite(name: string, projects: string[], workers: number): void {
 /** The long evidence runs every journey, and kills more than one browser. */
 const KILLS = Number(process.env['KILLS'] ?? 1);
 
-await steps({ kernels: 'npm run -s kernels' });
 await steps({
-  'types, and the app builds': 'npm run -s types && npm run -s build:app',
+  'types, and the app builds': 'npm run -s types && npm run -s build',
   'lint and order of subjects': 'npm run -s lint',
   'parts of the interface': 'npm run -s test:views',
 });

@@ -9,9 +9,9 @@ import { benchMixing } from '../bench/mixing';
 import { benchPainting } from '../bench/painting';
 import { benchPaintedAhead } from '../bench/painted-ahead';
 import { benchPanel } from '../bench/panel';
-import { openBrowser, openPage, seeText, serveApp, type Profile } from '../e2e/browser';
+import { inBrowser, openPage } from '../e2e/browser';
 import { dragWanted } from '../e2e/colour-drag';
-import type { DragFigures } from '../e2e/drag-watch';
+import { quietestDrag, type DragFigures } from '../e2e/drag-watch';
 import { dragPegAbout } from '../e2e/peg-drag';
 import { paintingSpeed, type PaintingSpeed } from '../e2e/painting-speed';
 import { firstVisit, standsAfterMs } from '../e2e/first-visit';
@@ -243,32 +243,17 @@ async function measureManyStrokes(many: ManyStrokes): Promise<Record<string, num
 }
 
 /** Dragging a wanted colour over the plane of the demo card, the quietest of three. */
-async function measureColourDrag(): Promise<DragFigures & Record<string, number>> {
-  const drags: DragFigures[] = [];
-  for (let drag = 0; drag < 3; drag++)
-    drags.push(
-      await inBrowser(async (profile, url) => {
-        const page = await openPage(profile, url);
-        await seeText(page, 'Kettle in the rain');
-        return dragWanted(page);
-      }),
-    );
-  return { ...drags.reduce((best, next) => (next.longestTaskMs < best.longestTaskMs ? next : best)) };
-}
+const measureColourDrag = async (): Promise<DragFigures & Record<string, number>> => ({
+  ...(await quietestDrag(dragWanted, ({ longestTaskMs }) => longestTaskMs)),
+});
 
 /** Dragging a peg of the demo card about, the quietest of three. */
-async function measurePegDrag(): Promise<DragFigures & Record<string, number>> {
-  const drags: DragFigures[] = [];
-  for (let drag = 0; drag < 3; drag++)
-    drags.push(
-      await inBrowser(async (profile, url) => {
-        const page = await openPage(profile, url);
-        await seeText(page, 'Kettle in the rain');
-        return dragPegAbout(page, 'kettle-wash');
-      }),
-    );
-  return { ...drags.reduce((best, next) => (next.p95Ms < best.p95Ms ? next : best)) };
-}
+const measurePegDrag = async (): Promise<DragFigures & Record<string, number>> => ({
+  ...(await quietestDrag(
+    (page) => dragPegAbout(page, 'kettle-wash'),
+    ({ p95Ms }) => p95Ms,
+  )),
+});
 
 /** The quietest of three visits, since other work on the machine only ever adds. */
 async function measureFullRack(): Promise<RackTimes & Record<string, number>> {
@@ -279,16 +264,4 @@ async function measureFullRack(): Promise<RackTimes & Record<string, number>> {
     );
   const worst = ({ puttingUpMs, inUseMs }: RackTimes): number => Math.max(puttingUpMs, inUseMs);
   return { ...visits.reduce((best, next) => (worst(next) < worst(best) ? next : best)) };
-}
-
-/** Something done with the served app in a browser of its own. */
-async function inBrowser<Answer>(ask: (profile: Profile, url: string) => Promise<Answer>): Promise<Answer> {
-  const served = await serveApp();
-  const profile = await openBrowser();
-  try {
-    return await ask(profile, served.url);
-  } finally {
-    await profile.close();
-    await served.close();
-  }
 }

@@ -78,7 +78,9 @@ export interface PaintedAs {
 
 /** What a stroke under the pen is to become: a line of a kind, a stroke of a freehand mask, or one of paint. */
 export type StrokeAs =
-  { readonly line: LineKind } | { readonly resist: Pick<Resist, 'id' | 'name' | 'tool'> } | PaintedAs;
+  | { readonly line: LineKind }
+  | { readonly resist: Pick<Resist, 'id' | 'name' | 'tool'> }
+  | PaintedAs;
 
 /** What a stroke becomes is checked where it becomes it, by the command's own schema. */
 const strokeAsSchema = z.union([

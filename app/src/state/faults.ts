@@ -16,7 +16,7 @@ export class Faults implements ErrorHandler {
   handleError(error: unknown): void {
     const cause = causeOf(error);
     // For whoever looks for the reason.
-    // eslint-disable-next-line no-console
+    // oxlint-disable-next-line no-console
     console.error(cause);
     if (isLostChunk(cause)) {
       void fetchLostChunk(this.injector);

@@ -28,7 +28,8 @@ export interface JobOrder {
 
 /** Word on the way to an answer: the share done, 0…1, or something found. */
 export type Word<News> =
-  { readonly share: number } | ([News] extends [never] ? never : { readonly news: News });
+  | { readonly share: number }
+  | ([News] extends [never] ? never : { readonly news: News });
 
 /** Whoever hears of a job: a function of the page, let go once nothing more is said. */
 type Hears = (word: Word<unknown>) => void;

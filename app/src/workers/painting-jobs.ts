@@ -18,8 +18,9 @@ export function paintingJobs(kernels: Promise<SimulationKernels>, papers: PaperS
   async function run(): Promise<void> {
     if (running) return;
     running = true;
-    for (let on = table; on !== null && on === table;) {
-      const restMs = on.turn();
+    const laid = table;
+    while (laid !== null && laid === table) {
+      const restMs = laid.turn();
       if (restMs === 0) await yieldToHost();
       else await rest(restMs);
     }
