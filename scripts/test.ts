@@ -97,9 +97,9 @@ function suite(name: string, projects: string[], workers: number): void {
 const KILLS = Number(process.env['KILLS'] ?? 1);
 
 await steps({
-  'types, and the app builds': 'npm run -s types && npm run -s build',
-  'lint and order of subjects': 'npm run -s lint',
-  'parts of the interface': 'npm run -s test:views',
+  'the app builds': 'npm run -s build',
+  'types, lint, order of subjects, parts of the interface':
+    'npm run -s types && npm run -s lint && npm run -s test:views',
 });
 suite('core, kernels, command line, views', ['unit', 'app'], 2);
 suite('journeys in the browser', ['e2e'], 2);

@@ -31,6 +31,13 @@ export interface BoardEvents {
   moveWords(words: string, right: number, down: number): void;
 }
 
+/** What the hand holds as it comes down on the board; asked then, since it may have taken up another tool a moment ago. */
+export interface BoardHeld {
+  tool(): BoardTool;
+  /** What a line becomes. */
+  kind(): BoardLine['kind'];
+}
+
 /** Pressure of a mouse, which has none. */
 const MOUSE_PRESSURE = 0.5;
 
@@ -45,8 +52,8 @@ export const RUBBER_MM = 4;
 
 /** The board on which a panel is drawn: shows sheet, areas and lines, and follows pen, touch and mouse. */
 export class DrawingBoard {
-  tool: BoardTool = 'pencil';
-  kind: BoardLine['kind'] = 'pencil';
+  private tool: BoardTool = 'pencil';
+  private kind: BoardLine['kind'] = 'pencil';
   private readonly table: BoardTable;
   private readonly hands: BoardHands;
   private lines: readonly BoardLine[] = [];
@@ -62,6 +69,7 @@ export class DrawingBoard {
   constructor(
     host: HTMLDivElement,
     private readonly events: BoardEvents,
+    private readonly inHand: BoardHeld,
   ) {
     this.table = new BoardTable(host);
     this.hands = new BoardHands(host, {
@@ -71,7 +79,7 @@ export class DrawingBoard {
       giveUp: () => this.giveUp(),
       push: (right, down) => this.table.seenAnew((view) => view.moveBy([right, down])),
       pinch: (before, now) => this.table.seenAnew((view) => view.pinch(before, now)),
-      holdsBoard: () => this.tool === 'board',
+      holdsBoard: () => this.inHand.tool() === 'board',
     });
     host.addEventListener('wheel', this.wheel, { passive: false });
     host.addEventListener('keydown', this.key);
@@ -119,6 +127,8 @@ export class DrawingBoard {
 
   private down(event: PointerEvent): void {
     const at = this.pointOf(event);
+    this.tool = this.inHand.tool();
+    this.kind = this.inHand.kind();
     this.way = [at];
     this.carries = null;
     this.held = this.handleNear(at);

@@ -27,7 +27,7 @@ import {
   type Placing,
 } from '@kettle/core/drawing/sketch';
 import { placeLines } from '@kettle/core/order/areas';
-import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
+import { DrawingBoard, type BoardEvents, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LetteringService } from '../../state/lettering.service';
 import { LookAheadService } from '../../state/look-ahead.service';
@@ -163,7 +163,7 @@ export class SketchStation {
 
   constructor() {
     afterNextRender(() => {
-      this.board = new DrawingBoard(this.boardHost().nativeElement, {
+      const events: BoardEvents = {
         strokeBegins: () => this.journal.begin({ line: this.kind() }),
         strokeGoesOn: (points) => this.journal.add(points),
         strokeEnds: () => this.newArea.set(this.journal.end()),
@@ -177,7 +177,8 @@ export class SketchStation {
         movePicked: (right, down) =>
           this.store.do(...placeLines(this.plan()!, this.picked(), moved(right, down))),
         moveWords: (words, right, down) => this.moveWords(words, moved(right, down)),
-      });
+      };
+      this.board = new DrawingBoard(this.boardHost().nativeElement, events, this);
       this.showBoard();
     });
     effect(() => this.showBoard());
@@ -187,7 +188,6 @@ export class SketchStation {
 
   pickTool(tool: BoardTool): void {
     this.tool.set(tool);
-    if (this.board) this.board.tool = tool;
   }
 
   pick(lines: readonly string[]): void {
@@ -197,7 +197,6 @@ export class SketchStation {
   /** What the next line is drawn in; lines in the hand are drawn over in it. */
   drawIn(kind: LineKind): void {
     this.kind.set(kind);
-    if (this.board) this.board.kind = kind;
     const picked = new Set(this.picked());
     const lines = this.plan()!.lines.filter(({ id }) => picked.has(id));
     if (lines.length > 0)

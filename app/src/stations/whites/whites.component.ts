@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { liftedBy, maskingTool, type Resist } from '@kettle/core/drawing/masking';
 import type { Point } from '@kettle/core/kit/geometry';
-import { DrawingBoard, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
+import { DrawingBoard, type BoardEvents, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LookAheadService } from '../../state/look-ahead.service';
 import { Pictures } from '../../state/pictures.service';
@@ -122,7 +122,7 @@ export class WhitesStation {
 
   constructor() {
     afterNextRender(() => {
-      this.board = new DrawingBoard(this.boardHost().nativeElement, {
+      const events: BoardEvents = {
         strokeBegins: () => this.journal.begin({ resist: pickHeld(this.held()) }),
         strokeGoesOn: (points) => this.journal.add(points),
         strokeEnds: () => void this.journal.end(),
@@ -136,11 +136,13 @@ export class WhitesStation {
         pick: nothing,
         movePicked: nothing,
         moveWords: nothing,
+      };
+      this.board = new DrawingBoard(this.boardHost().nativeElement, events, {
+        tool: () => this.toolInHand(),
+        kind: () => this.held().tool,
       });
-      this.giveTool();
       this.showBoard();
     });
-    effect(() => this.giveTool());
     effect(() => this.showBoard());
     inject(DestroyRef).onDestroy(() => this.board?.destroy());
   }
@@ -175,11 +177,9 @@ export class WhitesStation {
   }
 
   /** A tool that throws drops is held over a box; the others draw. */
-  private giveTool(): void {
-    const [tool, { tool: kind }] = [this.tool(), this.held()];
-    if (!this.board) return;
-    this.board.kind = kind;
-    this.board.tool = tool === 'pencil' && maskingTool(kind).throws ? 'rectangle' : tool;
+  private toolInHand(): BoardTool {
+    const tool = this.tool();
+    return tool === 'pencil' && maskingTool(this.held().tool).throws ? 'rectangle' : tool;
   }
 
   private showBoard(): void {
