@@ -1,9 +1,9 @@
 import { firstFinishing, handsOn, type Plan } from '../../document/plan';
 import { lagName, sequence, sequenceRequestSchema, type Lag, type SequenceRequest } from '../sequencing';
 import type { Work } from '../../kit/units';
-import { driesAfter, lagsOf } from './lags';
+import { driesAfter, findingLags } from './lags';
 import { keepsWindows } from './kept-windows';
-import { layOut, type Timeline } from './timeline';
+import { layingOut, type Timeline } from './timeline';
 
 /** Another order of the same acts: it ends sooner, or keeps windows that are missed as things stand. */
 export interface BetterOrder {
@@ -28,7 +28,7 @@ const ALL_DRY = '·';
 const WORTH_S = 60;
 
 /** What lies between the acts of painting, in whatever order they are done, for the sequencer; `null` where there is nothing to put in order. */
-export function paintingOf(plan: Plan, timeline: Timeline): SequenceRequest | null {
+export function* paintingOf(plan: Plan, timeline: Timeline): Work<SequenceRequest | null> {
   const acts = plan.acts.slice(0, firstFinishing(plan));
   if (timeline.never.length > 0 || acts.length < 2) return null;
   // Finishing waits until all is dry, so that is what ends last.
@@ -38,7 +38,7 @@ export function paintingOf(plan: Plan, timeline: Timeline): SequenceRequest | nu
   }));
   return sequenceRequestSchema.parse({
     tasks: [...acts.map((act) => ({ id: act.id, handsS: handsOn(plan, act) })), { id: ALL_DRY, handsS: 0 }],
-    lags: [...lagsOf(plan, timeline, acts), ...dries],
+    lags: [...(yield* findingLags(plan, timeline, acts)), ...dries],
   });
 }
 
@@ -49,8 +49,8 @@ export function paintingOf(plan: Plan, timeline: Timeline): SequenceRequest | nu
  * order can be, the answer is what cannot hold together; `null` where there is nothing better, or nothing proven.
  */
 export function* inOrder(plan: Plan): Work<BetterOrder | NoOrder | null> {
-  const timeline = layOut(plan);
-  const request = paintingOf(plan, timeline);
+  const timeline = yield* layingOut(plan);
+  const request = yield* paintingOf(plan, timeline);
   if (!request) return null;
   const { feasible, tasks, conflict = [] } = yield* sequence(request);
   if (!feasible)
@@ -61,7 +61,7 @@ export function* inOrder(plan: Plan): Work<BetterOrder | NoOrder | null> {
   const startOf = new Map(tasks.map(({ id, startS }) => [id, startS]));
   const ordered = [...acts].sort((a, b) => startOf.get(a.id)! - startOf.get(b.id)!);
   const better = { ...plan, acts: [...ordered, ...plan.acts.slice(acts.length)] };
-  const after = layOut(better);
+  const after = yield* layingOut(better);
   const keeps = keepsWindows(after) && !keepsWindows(timeline);
   return timeline.endS - after.endS < WORTH_S && !keeps
     ? null

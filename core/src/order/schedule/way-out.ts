@@ -11,7 +11,7 @@ import {
 import { sequence, type Lag } from '../sequencing';
 import type { Work } from '../../kit/units';
 import { paintingOf } from './in-order';
-import { layOut } from './timeline';
+import { layingOut } from './timeline';
 
 /** A change of the plan after which its rules can hold together, and when all is dry then. */
 export interface WayOut {
@@ -35,7 +35,7 @@ export function* cheapestWayOut(plan: Plan, conflict: readonly Lag[]): Work<WayO
   let cheapest: WayOut | null = null;
   for (const way of waysOut(plan, conflict)) {
     const changed = applyCommands(plan, way.commands).plan;
-    const request = paintingOf(changed, layOut(changed));
+    const request = yield* paintingOf(changed, yield* layingOut(changed));
     if (!request) continue;
     const { makespanS } = yield* sequence({ ...request, timeLimitS: SEARCH_S });
     if (makespanS !== null && (cheapest === null || makespanS < cheapest.endS))

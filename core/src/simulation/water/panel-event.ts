@@ -6,7 +6,7 @@ export interface PanelEvent {
   readonly act: PanelAct;
   /** Where the act stands, for messages. */
   readonly field: string;
-  /** Of a stroke that takes its time, the places of this moment. */
+  /** Of a stroke, the places the brush comes to now. */
   readonly points: readonly StrokePoint[] | null;
   /** Nothing more of the act follows. */
   readonly ends: boolean;
@@ -17,14 +17,16 @@ export function eventsOf(acts: readonly { readonly act: PanelAct; readonly field
   return acts.flatMap(({ act, field }) => partsOf(act, field)).sort((a, b) => a.atS - b.atS);
 }
 
+/** A stroke is taken on by so many places before whoever paints may stop. */
+const PLACES_AT_ONCE = 20;
+
 function partsOf(act: PanelAct, field: string): PanelEvent[] {
-  const whole: PanelEvent = { atS: act.atS, act, field, points: null, ends: true };
-  if (act.kind !== 'stroke' || act.points[0].length === 3) return [whole];
+  if (act.kind !== 'stroke') return [{ atS: act.atS, act, field, points: null, ends: true }];
   const parts: StrokePoint[][] = [];
   let nowS = NaN;
   for (const point of act.points) {
-    const atS = point[3] ?? nowS;
-    if (atS === nowS) parts.at(-1)!.push(point);
+    const atS = point[3] ?? act.atS;
+    if (atS === nowS && parts.at(-1)!.length < PLACES_AT_ONCE) parts.at(-1)!.push(point);
     else parts.push([point]);
     nowS = atS;
   }

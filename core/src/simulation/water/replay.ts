@@ -81,15 +81,19 @@ export class Replay {
     if (ROOM_FOR * this.states.rawBytes > this.capBytes) while (this.states.packNext());
   }
 
-  /** The same forwards, and yields the time reached. */
+  /** The same forwards, and yields the time reached: after each step, and after each act or part of a stroke. */
   *advance(atS: number): Generator<number, void> {
     for (;;) {
       const due = this.events.at(this.done);
       if (due && due.atS <= atS) {
         yield* this.pass(due.atS);
-        if (this.run.steps - this.lastKept.steps >= KEPT_BEFORE_ACT) this.keep();
+        if (this.run.steps - this.lastKept.steps >= KEPT_BEFORE_ACT) {
+          this.keep();
+          yield this.run.atS;
+        }
         this.hand.do(due);
         this.done++;
+        yield this.run.atS;
       } else {
         yield* this.pass(due?.atS ?? Infinity, atS);
         return;

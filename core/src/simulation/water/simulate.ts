@@ -138,6 +138,7 @@ export function* simulate(
     for (; next < events.length && events[next].atS <= atS; next++) {
       yield* progress(run, events[next].atS, input.stopS);
       hand.do(events[next]);
+      yield events[next].atS / input.stopS;
     }
     yield* progress(run, atS, input.stopS);
     samples.push({ atS, probes: input.probes.map(({ name, shape }) => probe(run, name, shape)) });
