@@ -29,6 +29,7 @@ import { measureEffects } from './measure/effects';
 import { measureFlatWash } from './measure/flat-wash';
 import { measureTwins } from './measure/twins';
 import { evidenceOf, inWords, type Evidence, type Measured } from './measure/limits';
+import { measurePatches } from './measure/patches';
 import { measurePigments } from './measure/pigments';
 import { measureProperties } from './measure/properties';
 import { measureSequencing } from './measure/sequencing';
@@ -77,6 +78,7 @@ const MEASURES: Readonly<Record<string, () => Measured | Promise<Measured>>> = {
   'flat-wash': measureFlatWash,
   twins: measureTwins,
   'rehearsal-memory': measureRehearsal,
+  patches: measurePatches,
   panel: () => ({
     figures: benchPanel(),
     below: { '0.25 mm: wet step over copy of the state': 16, '0.5 mm: wet step over copy of the state': 20 },

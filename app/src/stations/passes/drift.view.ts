@@ -1,5 +1,5 @@
 import { deedOf, type Plan } from '@kettle/core/document/plan';
-import { dryBand, windowOf, type WetSpan } from '@kettle/core/order/schedule';
+import { dryBand, mainWash, windowOf, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
 import type { LookAhead } from '../../workers/table-api';
@@ -96,8 +96,11 @@ interface Scale {
 function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number): Scale {
   const endS = Math.max(leastEndS, paintingEnd(timeline));
   const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
+  // What only lies under another's wash has no line of its own.
   const wetted = plan.areas.filter(
-    ({ id }) => timeline.washes.some((w) => w.area === id) || timeline.masks.some((m) => m.area === id),
+    ({ id }) =>
+      timeline.washes.some(({ area, act }) => area === id && isNamed(plan, act, id)) ||
+      timeline.masks.some(({ area }) => area === id),
   );
   // What is masked by hand has no water of its own, but a line for its mask.
   const byHand = plan.resists.filter(({ id }) => timeline.masks.some((m) => m.area === id));
@@ -112,6 +115,9 @@ function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number
     steps: timeline.steps.filter(({ startS }) => startS < endS),
   };
 }
+
+const isNamed = (plan: LookAhead['plan'], act: string, area: string): boolean =>
+  plan.acts.some(({ id, areas }) => id === act && areas.includes(area));
 
 /** The hands, every area and every mask through time, for a drawing `width` px wide; it shows no less than `leastEndS`. */
 export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): DriftDrawing {
@@ -174,7 +180,7 @@ function dryBandMark(wash: WetSpan, { x, rowOf }: Scale): DriftDrawing['bands'] 
 function windowMarks(plan: Plan, { act, before }: Step, { x, rowOf }: Scale): DriftDrawing['windows'] {
   if (act.kind !== 'pass') return [];
   return act.areas.flatMap((area) => {
-    const wash = before.washes.get(area);
+    const wash = mainWash(before, area);
     const window = wash ? windowOf(act.technique, wash) : null;
     if (!wash || !window || window.latestS === null || window.earliestS > window.latestS) return [];
     return [

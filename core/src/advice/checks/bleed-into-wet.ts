@@ -38,7 +38,7 @@ export const bleedIntoWet: Check = {
         {
           where: { area, pass: pass.id, atS: startS },
           number: { value: dryS === null ? null : Math.round(dryS - startS), unit: 's', limit: 0 },
-          why: `${own ? name : `${name}, which it touches,`} is ${STAGE_WORDS[stage]} then, ${left}: the colours will run together.`,
+          why: `${pass.areas.includes(area) ? name : `${name}, which it touches,`} is ${STAGE_WORDS[stage]} then, ${left}: the colours will run together.`,
           fix: { says: `Wait until ${name} is dry`, commands: [waitUntilDry(pass.id)] },
         },
       ];

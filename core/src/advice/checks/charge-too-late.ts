@@ -1,5 +1,5 @@
 import { freeId, nameOf, newPass, rightAfter, techniqueOf } from '../../document/plan';
-import { windowOf } from '../../order/schedule';
+import { mainWash, windowOf } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check, Found } from './check';
 import { beginAt } from './fixes';
@@ -22,7 +22,7 @@ export const chargeTooLate: Check = {
       )
         return [];
       return act.areas.flatMap((area): Found[] => {
-        const wash = before.washes.get(area);
+        const wash = mainWash(before, area);
         const name = nameOf(plan, area);
         if (!wash) {
           const wetting = newPass({

@@ -1,6 +1,6 @@
 import { gapBetween } from '../../kit/geometry';
 import { nameOf, outlineOf, addPass, techniqueOf } from '../../document/plan';
-import { dryAt } from '../../order/schedule';
+import { dryAt, washesOn } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check } from './check';
 import { beginAt } from './fixes';
@@ -20,17 +20,16 @@ export const handOnWet: Check = {
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
       if (act.kind !== 'pass' || !techniqueOf(act.technique).rests) return [];
-      const near = [...before.washes].filter(([area, wash]) => {
+      const near = [...washesOn(before).keys()].filter((wash) => {
         const dryS = dryAt(wash);
         const isWet = dryS === null || dryS > startS + 1;
-        return (
-          isWet && act.areas.some((own) => gapBetween(outlineOf(plan, own), outlineOf(plan, area)) < HAND_MM)
-        );
+        const gapTo = (own: string): number => gapBetween(outlineOf(plan, own), outlineOf(plan, wash.area));
+        return isWet && act.areas.some((own) => gapTo(own) < HAND_MM);
       });
       if (near.length === 0) return [];
-      const ends = near.map(([, wash]) => dryAt(wash));
+      const ends = near.map(dryAt);
       const dryS = ends.includes(null) ? null : Math.max(...(ends as number[]));
-      const [area] = near[0];
+      const [{ area }] = near;
       return [
         {
           where: { area, pass: act.id, atS: startS },

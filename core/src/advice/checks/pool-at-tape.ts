@@ -21,8 +21,8 @@ export const poolAtTape: Check = {
   find: ({ plan, timeline }) =>
     plan.card.border !== 'taped'
       ? []
-      : timeline.washes.flatMap(({ area, act, laidS, filmUm }) => {
-          if (filmUm <= LIMIT_UM || beyondEdge(plan, area) < -NEAR_MM) return [];
+      : timeline.washes.flatMap(({ area, through, act, laidS, filmUm }) => {
+          if (area !== through || filmUm <= LIMIT_UM || beyondEdge(plan, area) < -NEAR_MM) return [];
           const pass = plan.acts.find(({ id }) => id === act);
           if (pass?.kind !== 'pass') return [];
           const lessUm = pass.filmUm - Math.ceil(filmUm - LIMIT_UM);

@@ -9,7 +9,7 @@ import {
   addPass,
   smallPlan,
 } from '../../document/plan';
-import { washAt, stageAt, windowOf, reachedAt } from '../../order/schedule';
+import { mainWash, washAt, stageAt, windowOf, reachedAt } from '../../order/schedule';
 import { PUDDLED_FILM_UM, SHINY_FILM_UM, type Stage } from '../../simulation/water';
 import type { Check, CheckContext, Found } from './check';
 import { beginAt } from './fixes';
@@ -76,7 +76,7 @@ function salted(
   return timeline.steps.flatMap(({ act, startS, before }) => {
     if (act.kind !== 'pass' || act.technique !== SALT) return [];
     return act.areas.flatMap((area): Found[] => {
-      const wash = before.washes.get(area);
+      const wash = mainWash(before, area);
       if (!stages.includes(wash ? stageAt(wash, startS) : 'dry')) return [];
       const filmUm = wash ? washAt(wash, startS).filmUm : 0;
       const shines = wash && windowOf(SALT, wash)?.earliestS !== Infinity;

@@ -2,4 +2,4 @@ export { cornersSchema, pictureSchema, type Corners, type Photo, type Picture } 
 export { readHead, type PhotoHead } from './head';
 export { inPerspective, straightened } from './straighten';
 export { correctedOnPaper } from './bare-paper';
-export { patchColours, type Patch } from './patches';
+export { patchColours, type PhotoPatch } from './patches';

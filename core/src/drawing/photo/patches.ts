@@ -2,7 +2,7 @@ import { LIGHT_OF_BYTE, labOfLight, type Lab } from '../../kit/colour';
 import type { Photo } from './photo';
 
 /** An upright rectangle in a picture, in shares of its width and height. */
-export interface Patch {
+export interface PhotoPatch {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -13,7 +13,7 @@ export interface Patch {
 const MIDDLE = 0.6;
 
 /** The mean colour of each patch, by light and not by code; of a patch smaller than a pixel the pixel it lies on. */
-export const patchColours = ({ width, height, rgba }: Photo, patches: readonly Patch[]): Lab[] =>
+export const patchColours = ({ width, height, rgba }: Photo, patches: readonly PhotoPatch[]): Lab[] =>
   patches.map((patch) => {
     const [left, right] = span(patch.x, patch.width, width);
     const [top, bottom] = span(patch.y, patch.height, height);

@@ -4,6 +4,7 @@ import { paintedOf, piecesOf, type Plan } from '../../document/plan';
 import { common, cutAway, grown, joined } from './combine';
 import { footprint } from './footprint';
 import { gapToMask, nearest } from './gap';
+import type { Patch } from './patches';
 
 /** What a plan’s areas and freehand masks make of one another, kept as long as they are the same. */
 interface Known {
@@ -59,9 +60,23 @@ export function areasTouch(
       gap(plan, id, other) === 0,
   );
   const key = [pair(one, other), plan.rules.bleedGapMm, ...between].join(' ');
-  return (
-    between.length === 0 || !keptIn(knownOf(plan).parted, key, () => areParted(plan, one, other, between))
+  const parted = (): boolean => areParted(plan, footprint(plan, one), footprint(plan, other), between);
+  return between.length === 0 || !keptIn(knownOf(plan).parted, key, parted);
+}
+
+/** Barriers that lie between two patches which are near each other, if they cut every way between them. */
+export function patchesParted(plan: Plan, one: Patch, other: Patch, barriers: readonly string[]): boolean {
+  if (one === other || barriers.length === 0) return false;
+  const { parted, gaps } = knownOf(plan);
+  const near = (id: string, patch: Patch): boolean =>
+    keptIn(gaps, `${id} [${patch.index}]`, () => nearest(footprint(plan, id), patch.regions, SLIVER_MM2)) ===
+    0;
+  const between = barriers.filter(
+    (id) => isLine(plan, id) && [one, other].every((patch) => !patch.under.includes(id) && near(id, patch)),
   );
+  if (between.length === 0) return false;
+  const key = [pair(`[${one.index}]`, `[${other.index}]`), plan.rules.bleedGapMm, ...between].join(' ');
+  return keptIn(parted, key, () => areParted(plan, one.regions, other.regions, between));
 }
 
 const isLine = ({ resists }: Plan, id: string): boolean => {
@@ -72,10 +87,14 @@ const isLine = ({ resists }: Plan, id: string): boolean => {
 /** A barrier is laid over both areas’ edges; a sliver smaller than this is no way through, mm². */
 const SLIVER_MM2 = 1e-3;
 
-/** Whether barriers cut every way between two areas, over what is wetted and over the dry paper near both. */
-function areParted(plan: Plan, one: string, other: string, barriers: readonly string[]): boolean {
+/** Whether barriers cut every way between some regions and others, over what is wetted and over the dry paper near both. */
+function areParted(
+  plan: Plan,
+  some: readonly Polygon[],
+  others: readonly Polygon[],
+  barriers: readonly string[],
+): boolean {
   const { widthMm, heightMm } = paintedOf(plan).panel;
-  const [some, others] = [footprint(plan, one), footprint(plan, other)];
   const reach = plan.rules.bleedGapMm;
   const near = common(grown(some, reach), grown(others, reach));
   const wet = common(joined([...some, ...others, ...near]), [rectangle(0, 0, widthMm, heightMm)]);

@@ -1,4 +1,5 @@
 import { techniqueOf } from '../../document/plan';
+import { mainWash } from './table';
 import type { Timeline } from './timeline';
 import { windowOf } from './windows';
 
@@ -15,7 +16,7 @@ export const windowsLeft = ({ steps }: Timeline): WindowLeft[] =>
   steps.flatMap(({ act, startS, before }) => {
     if (act.kind !== 'pass' || techniqueOf(act.technique).start !== 'wet') return [];
     return act.areas.flatMap((area): WindowLeft[] => {
-      const wash = before.washes.get(area);
+      const wash = mainWash(before, area);
       const window = wash ? windowOf(act.technique, wash) : null;
       if (!window) return [];
       return [{ pass: act.id, area, leftS: window.latestS === null ? null : window.latestS - startS }];

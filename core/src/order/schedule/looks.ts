@@ -34,7 +34,9 @@ function* framesOf(plan: Plan, timeline: Timeline, area: string): Work<LookFrame
     yield index / timeline.steps.length;
     const through = wettedThrough(plan, area, index);
     if (through === null) continue;
-    for (const wash of timeline.washes.filter((span) => span.act === act.id && span.area === through))
+    const laid = timeline.washes.filter((span) => span.act === act.id);
+    const there = laid.filter((span) => span.area === area);
+    for (const wash of there.length > 0 ? there : laid.filter((span) => span.area === through))
       for (const atS of frameTimes(wash, Math.max(endS, wash.laidS))) {
         const { filmUm, paperGm2 } = washAt(wash, atS);
         frames.push({ atS, hex: hexOf(colourAt(plan, area, index + 1, wetLook(filmUm, paperGm2))) });

@@ -1,29 +1,37 @@
-import { touchingAreas } from '../areas';
 import type { Pass, Plan } from '../../document/plan';
 import type { Stage } from '../../simulation/water';
-import { stageAt, type LaidWash } from './table';
+import { stageAt, touchedBy, type LaidWash } from './table';
 import type { Timeline } from './timeline';
 
 /** A pass that comes to paper still wet from an earlier one. */
 export interface MeetsWet {
   readonly pass: Pass;
   readonly startS: number;
-  /** The area that is wet, and its wash. */
+  /** The area through which it was wetted, and its wash. */
   readonly area: string;
   readonly wash: LaidWash;
   readonly stage: Stage;
-  /** Whether it is one of the areas the pass itself paints; else it only touches one. */
+  /** Whether the pass goes into it; else it only comes beside it. */
   readonly own: boolean;
 }
 
-/** Every meeting of a pass with an area that is not dry as it begins, in order; no barrier lies between them. */
-export const meetsWet = (plan: Plan, { steps }: Timeline): MeetsWet[] =>
-  steps.flatMap(({ act, startS, before }) => {
-    if (act.kind !== 'pass') return [];
-    const wet = touchingAreas(plan, act.areas, [...before.washes.keys()], [...before.masks.keys()]);
-    return wet.flatMap((area): MeetsWet[] => {
-      const wash = before.washes.get(area)!;
-      const stage = stageAt(wash, startS);
-      return stage === 'dry' ? [] : [{ pass: act, startS, area, wash, stage, own: act.areas.includes(area) }];
-    });
-  });
+/** Several checks ask for the same. */
+const known = new WeakMap<Timeline, { readonly plan: Plan; readonly meetings: readonly MeetsWet[] }>();
+
+/** Every meeting of a pass with a wash that is not dry as it begins, in order; no barrier lies between them. */
+export function meetsWet(plan: Plan, timeline: Timeline): readonly MeetsWet[] {
+  const found = known.get(timeline);
+  if (found?.plan === plan) return found.meetings;
+  const meetings = timeline.steps.flatMap(({ act, startS, before }): MeetsWet[] =>
+    act.kind === 'pass'
+      ? [...touchedBy(plan, act, before)].flatMap(([wash, how]) => {
+          const stage = stageAt(wash, startS);
+          return stage === 'dry'
+            ? []
+            : [{ pass: act, startS, area: wash.area, wash, stage, own: how === 'into' }];
+        })
+      : [],
+  );
+  known.set(timeline, { plan, meetings });
+  return meetings;
+}

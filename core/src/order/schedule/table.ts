@@ -1,4 +1,12 @@
-import { touchingAreas } from '../areas';
+import {
+  nearPatches,
+  patchesIn,
+  patchesOf,
+  patchesParted,
+  reachedBy,
+  touchingAreas,
+  type Patch,
+} from '../areas';
 import { setsAfter } from '../../drawing/masking';
 import {
   deedOf,
@@ -10,12 +18,14 @@ import {
   type Act,
   type AWAITED,
   type ChoreAct,
+  type Pass,
   type Plan,
 } from '../../document/plan';
 import { dry, stageOf, waterAt, type DryingCourse, type Stage } from '../../simulation/water';
 
 /** A wash on the table. Its clock runs `factor` times as long as computed, once the painter has looked. */
 export interface LaidWash {
+  /** The area of its pass through which it came. */
   readonly area: string;
   readonly act: string;
   readonly laidS: number;
@@ -32,14 +42,54 @@ export interface LaidMask {
   readonly setS: number | null;
 }
 
+/** A patch with a wash on it, wet or dry by now. */
+export interface WashedPatch {
+  readonly index: number;
+  /** The areas and freehand masks it lies in. */
+  readonly under: readonly string[];
+  readonly mm2: number;
+  /** Patches on which the same was laid have one and the same wash. */
+  readonly wash: LaidWash;
+}
+
 /** What lies wet or masked on the panel, and when the hands are next free. Times in s from the start. */
 export interface Table {
-  readonly washes: ReadonlyMap<string, LaidWash>;
+  /** By the indices of the patches. */
+  readonly washed: ReadonlyMap<number, WashedPatch>;
   readonly masks: ReadonlyMap<string, LaidMask>;
   readonly freeS: number;
 }
 
-export const CLEAR_TABLE: Table = { washes: new Map(), masks: new Map(), freeS: 0 };
+export const CLEAR_TABLE: Table = { washed: new Map(), masks: new Map(), freeS: 0 };
+
+/** Every wash of a table once, with the patches it lies on. */
+export function washesOn({ washed }: Pick<Table, 'washed'>): ReadonlyMap<LaidWash, readonly WashedPatch[]> {
+  const washes = new Map<LaidWash, WashedPatch[]>();
+  for (const patch of washed.values()) {
+    const others = washes.get(patch.wash);
+    if (others) others.push(patch);
+    else washes.set(patch.wash, [patch]);
+  }
+  return washes;
+}
+
+/** The wash that lies on most of each area, of what is washed of it. */
+export function mainWashes({ washed }: Pick<Table, 'washed'>): ReadonlyMap<string, LaidWash> {
+  const shares = new Map<string, Map<LaidWash, number>>();
+  for (const { under, mm2, wash } of washed.values())
+    for (const area of under) {
+      const share = shares.get(area) ?? new Map<LaidWash, number>();
+      shares.set(area, share);
+      share.set(wash, (share.get(wash) ?? 0) + mm2);
+    }
+  return new Map(
+    [...shares].map(([area, share]) => [area, [...share].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]),
+  );
+}
+
+/** The same of one area; none where nothing of it was washed. */
+export const mainWash = (table: Pick<Table, 'washed'>, area: string): LaidWash | undefined =>
+  mainWashes(table).get(area);
 
 /** When a wash is dry to the touch, s from the start; `null` = never in this air. */
 export function dryAt({ laidS, course, factor }: LaidWash): number | null {
@@ -81,28 +131,58 @@ const NO_WAIT: Wait = { untilS: 0, area: null, what: null };
 
 /** What the paper asks for before an act, whatever the painter has chosen. */
 export function paperReady(plan: Plan, act: Act, table: Table): Wait {
-  const wet = [...table.washes.keys()];
   const masked = [...table.masks.keys()];
   if (act.kind === 'chore') {
     const { needsDry, needsMatt } = choreOf(act.chore);
     const whole = act.areas.length === 0;
-    if (needsMatt) return latest(table, whole ? wet : [...act.areas], [], (wash) => reachedAt(wash, 'damp'));
-    if (whole) return needsDry ? latest(table, wet, []) : NO_WAIT;
+    const there = whole ? [...washesOn(table).keys()] : lyingOn(table, act.areas);
+    if (needsMatt) return latest(table, there, [], (wash) => reachedAt(wash, 'damp'));
+    if (whole) return needsDry ? latest(table, there, []) : NO_WAIT;
   }
-  return latest(table, touchingAreas(plan, act.areas, wet, masked), touchingAreas(plan, act.areas, masked));
+  return latest(table, [...touchedBy(plan, act, table).keys()], touchingAreas(plan, act.areas, masked));
+}
+
+/** The washes that lie on any of some areas. */
+const lyingOn = (table: Table, areas: readonly string[]): LaidWash[] =>
+  [...washesOn(table)].flatMap(([wash, patches]) =>
+    patches.some(({ under }) => areas.some((area) => under.includes(area))) ? [wash] : [],
+  );
+
+/** The patches an act comes to: those a pass wets, or all of the areas of a chore. */
+const comesTo = (plan: Plan, act: Act, { masks }: Pick<Table, 'masks'>): readonly Patch[] =>
+  act.kind === 'pass'
+    ? [...reachedBy(plan, act, (id) => masks.has(id)).keys()]
+    : [...new Set(act.areas.flatMap((area) => patchesIn(plan, area)))];
+
+/**
+ * The washes an act touches: those it goes into, on its own patches, and those to which water goes from them, with no barrier
+ * between. Where it goes into a wash it does not also come beside the rest of it.
+ */
+export function touchedBy(plan: Plan, act: Act, table: Table): ReadonlyMap<LaidWash, 'into' | 'beside'> {
+  const own = comesTo(plan, act, table);
+  const touched = new Map<LaidWash, 'into' | 'beside'>();
+  for (const { index } of own) {
+    const there = table.washed.get(index);
+    if (there) touched.set(there.wash, 'into');
+  }
+  const [patches, near, barriers] = [patchesOf(plan), nearPatches(plan), [...table.masks.keys()]];
+  for (const patch of own)
+    for (const index of near[patch.index]) {
+      const there = table.washed.get(index);
+      if (!there || touched.has(there.wash)) continue;
+      if (!patchesParted(plan, patch, patches[index], barriers)) touched.set(there.wash, 'beside');
+    }
+  return touched;
 }
 
 function latest(
   table: Table,
-  washes: readonly string[],
+  washes: readonly LaidWash[],
   masks: readonly string[],
   readyAt: (wash: LaidWash) => number | null = dryAt,
 ): Wait {
   const waits: Wait[] = [
-    ...washes.flatMap((area) => {
-      const wash = table.washes.get(area);
-      return wash ? [{ untilS: readyAt(wash), area, what: 'wash' as const }] : [];
-    }),
+    ...washes.map((wash) => ({ untilS: readyAt(wash), area: wash.area, what: 'wash' as const })),
     ...masks.map((area) => ({ untilS: table.masks.get(area)!.setS, area, what: 'mask' as const })),
   ];
   return waits.reduce(longer, NO_WAIT);
@@ -116,21 +196,16 @@ export function waitFor(plan: Plan, act: Act, table: Table): Wait {
   if (act.start === 'straight-on') return NO_WAIT;
   if ('atS' in act.start) return { ...NO_WAIT, untilS: act.start.atS };
   const { stage } = act.start;
-  const wet = touchingAreas(plan, act.areas, [...table.washes.keys()], [...table.masks.keys()]);
-  return latest(table, wet, [], (wash) => reachedAt(wash, stage));
+  return latest(table, [...touchedBy(plan, act, table).keys()], [], (wash) => reachedAt(wash, stage));
 }
 
 /** The table after an act that ended at `endS`; water on water adds up. */
 export function afterAct(plan: Plan, act: Act, table: Table, endS: number, factor = 1): Table {
   if (act.kind === 'pass') {
     if (techniqueOf(act.technique).wets === false) return { ...table, freeS: endS };
-    const washes = new Map(table.washes);
-    for (const area of act.areas)
-      if (!table.masks.has(area))
-        washes.set(area, layWash(plan, area, act.id, act.filmUm, table, endS, factor));
-    return { ...table, washes, freeS: endS };
+    return { ...table, washed: afterPass(plan, act, table, endS, factor), freeS: endS };
   }
-  if (deedOf(act) === 'warms') return { ...table, washes: warmed(plan, act, table, endS), freeS: endS };
+  if (deedOf(act) === 'warms') return { ...table, washed: warmed(plan, act, table, endS), freeS: endS };
   const masks = new Map(table.masks);
   if (deedOf(act) === 'masks') {
     for (const area of act.areas) {
@@ -142,40 +217,62 @@ export function afterAct(plan: Plan, act: Act, table: Table, endS: number, facto
   return { ...table, masks, freeS: endS + choreOf(act.chore).waitS };
 }
 
-function layWash(
+/** Water laid on every patch a pass comes to; where the same lay before, the same lies after. */
+function afterPass(
   plan: Plan,
-  area: string,
-  act: string,
-  addedUm: number,
-  table: Table,
-  endS: number,
+  pass: Pass,
+  { washed, masks }: Table,
+  laidS: number,
   factor: number,
-): LaidWash {
-  const below = table.washes.get(area);
-  const left = below ? washAt(below, endS) : { filmUm: 0, paperGm2: 0 };
+): Map<number, WashedPatch> {
+  const after = new Map(washed);
+  const laid = new Map<string, Map<LaidWash | undefined, LaidWash>>();
+  for (const [patch, through] of reachedBy(plan, pass, (id) => masks.has(id))) {
+    const below = washed.get(patch.index)?.wash;
+    const known = laid.get(through) ?? new Map<LaidWash | undefined, LaidWash>();
+    laid.set(through, known);
+    const wash = known.get(below) ?? {
+      ...{ area: through, act: pass.id, laidS, factor },
+      ...laidOver(plan, below, pass.filmUm, laidS),
+    };
+    known.set(below, wash);
+    const { index, under, mm2 } = patch;
+    after.set(index, { index, under, mm2, wash });
+  }
+  return after;
+}
+
+function laidOver(
+  plan: Plan,
+  below: LaidWash | undefined,
+  addedUm: number,
+  laidS: number,
+): Pick<LaidWash, 'filmUm' | 'course'> {
+  const left = below ? washAt(below, laidS) : { filmUm: 0, paperGm2: 0 };
   const filmUm = left.filmUm + addedUm;
   const course = dry({ paper: planPaper(plan), filmUm, paperWaterGm2: left.paperGm2, climate: plan.climate });
-  return { area, act, laidS: endS, filmUm, course, factor };
+  return { filmUm, course };
 }
 
 /** What is wet begins a course of its own under the dryer, and goes on by itself when it is put down. */
-function warmed(plan: Plan, act: ChoreAct, table: Table, endS: number): Map<string, LaidWash> {
+function warmed(plan: Plan, act: ChoreAct, table: Table, endS: number): Map<number, WashedPatch> {
   const seconds = handsOn(plan, act);
   const laidS = endS - seconds;
-  const reached = act.areas.length === 0 ? [...table.washes.keys()] : act.areas;
+  const isReached = ({ under }: WashedPatch): boolean =>
+    seconds > 0 && (act.areas.length === 0 || act.areas.some((area) => under.includes(area)));
+  const warm = new Map<LaidWash, LaidWash>();
+  const { climate } = plan;
+  const heatTool = { ...DRYER, fromS: 0, seconds };
   return new Map(
-    [...table.washes].map(([area, wash]) => {
-      if (!reached.includes(area) || seconds === 0) return [area, wash];
-      const { filmUm, paperGm2: paperWaterGm2 } = washAt(wash, laidS);
-      const { climate } = plan;
-      const course = dry({
-        paper: planPaper(plan),
-        filmUm,
-        paperWaterGm2,
-        climate,
-        heatTool: { ...DRYER, fromS: 0, seconds },
-      });
-      return [area, { ...wash, laidS, filmUm, course }];
+    [...table.washed].map(([index, patch]) => {
+      if (!isReached(patch)) return [index, patch];
+      const { filmUm, paperGm2: paperWaterGm2 } = washAt(patch.wash, laidS);
+      const wash = warm.get(patch.wash) ?? {
+        ...{ ...patch.wash, laidS, filmUm },
+        course: dry({ paper: planPaper(plan), filmUm, paperWaterGm2, climate, heatTool }),
+      };
+      warm.set(patch.wash, wash);
+      return [index, { ...patch, wash }];
     }),
   );
 }

@@ -1,6 +1,15 @@
 import { handsOn, type Act, type Plan } from '../../document/plan';
 import { done, type Work } from '../../kit/units';
-import { afterAct, CLEAR_TABLE, dryAt, waitFor, type LaidMask, type LaidWash, type Table } from './table';
+import {
+  afterAct,
+  CLEAR_TABLE,
+  dryAt,
+  waitFor,
+  mainWashes,
+  type LaidMask,
+  type LaidWash,
+  type Table,
+} from './table';
 
 /** One act in its time, with the table as it finds it. */
 export interface Step {
@@ -12,8 +21,12 @@ export interface Step {
   readonly before: Table;
 }
 
-/** One area's water from laying until it is dry or wetted again. */
+/** The water on most of an area, from laying until it is dry or wetted again. */
 export interface WetSpan extends LaidWash {
+  /** The area whose paper is wet, by whatever pass. */
+  readonly area: string;
+  /** The area of that pass through which the water came. */
+  readonly through: string;
   readonly untilS: number;
 }
 
@@ -42,6 +55,7 @@ export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
   const spans: WetSpan[] = [];
   const masks: MaskSpan[] = [];
   let table = CLEAR_TABLE;
+  let main = mainWashes(table);
   for (const [i, act] of plan.acts.entries()) {
     yield i / plan.acts.length;
     const wait = waitFor(plan, act, table);
@@ -51,14 +65,20 @@ export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
     const waited = startS > table.freeS ? { area: wait.area, fromS: table.freeS } : null;
     steps.push({ act, startS, endS, waited, before: table });
     const next = afterAct(plan, act, table, endS, factor);
-    for (const [area, wash] of next.washes) {
-      const old = table.washes.get(area);
-      if (old && old !== wash) spans.push({ ...old, untilS: Math.min(wash.laidS, dryAt(old) ?? wash.laidS) });
+    const lying = mainWashes(next);
+    for (const { id } of plan.areas) {
+      const [old, wash] = [main.get(id), lying.get(id)];
+      if (old && wash && old !== wash)
+        spans.push(spanOf(id, old, Math.min(wash.laidS, dryAt(old) ?? wash.laidS)));
     }
+    main = lying;
     for (const [area, mask] of table.masks) if (!next.masks.has(area)) masks.push({ ...mask, offS: endS });
     table = next;
   }
-  for (const wash of table.washes.values()) spans.push({ ...wash, untilS: dryAt(wash) ?? lastKept(wash) });
+  for (const { id } of plan.areas) {
+    const wash = main.get(id);
+    if (wash) spans.push(spanOf(id, wash, dryAt(wash) ?? lastKept(wash)));
+  }
   for (const mask of table.masks.values()) masks.push({ ...mask, offS: null });
   return {
     steps,
@@ -71,6 +91,13 @@ export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
 
 /** The same in one go. */
 export const layOut = (plan: Plan, factor = 1): Timeline => done(layingOut(plan, factor));
+
+const spanOf = (area: string, wash: LaidWash, untilS: number): WetSpan => ({
+  ...wash,
+  area,
+  through: wash.area,
+  untilS,
+});
 
 /** Where a course that never dries stops being followed. */
 const lastKept = (wash: LaidWash): number => wash.laidS + wash.course.atS.at(-1)!;

@@ -7,6 +7,7 @@ import {
   stageAt,
   waitFor,
   washAt,
+  washesOn,
   type LaidWash,
   type Table,
 } from '../schedule';
@@ -78,7 +79,9 @@ export function sittingAt(plan: Plan, replay: SittingReplay, now: number): Sitti
     waitS: untilS === null ? null : Math.max(0, untilS - atS),
     waitArea: wait.area,
     waitFor: wait.what,
-    wet: [...table.washes.values()].map((wash) => wetNow(wash, atS)).filter(({ stage }) => stage !== 'dry'),
+    wet: slowestByArea(table)
+      .map((wash) => wetNow(wash, atS))
+      .filter(({ stage }) => stage !== 'dry'),
     masks: [...table.masks.values()].map(({ area, onS, setS }) => ({
       area,
       onForS: atS - onS,
@@ -132,17 +135,31 @@ function afterLook(
         : mask.onS + Math.max((mask.setS ?? 0) - mask.onS, (atS - mask.onS) * STILL_WET_STRETCH);
     return { table: { ...table, masks: new Map(table.masks).set(area, { ...mask, setS }) } };
   }
-  const wash = table.washes.get(area);
+  const wash = slowestByArea(table).find((laid) => laid.area === area);
   if (!wash) return { table };
-  const washes = new Map(table.washes);
   const pace = paceOf(wash, atS);
   if (kind === 'dry-now') {
-    washes.delete(area);
-    return { table: { ...table, washes }, factor: pace };
+    const left = [...table.washed].filter(([, patch]) => patch.wash.area !== area);
+    return { table: { ...table, washed: new Map(left) }, factor: pace };
   }
   const factor = Math.max(wash.factor, (pace ?? wash.factor) * STILL_WET_STRETCH);
-  washes.set(area, { ...wash, factor });
-  return { table: { ...table, washes }, factor };
+  const slower = new Map(
+    [...washesOn(table).keys()].map((laid) => [laid, laid.area === area ? { ...laid, factor } : laid]),
+  );
+  const washed = new Map(
+    [...table.washed].map(([index, patch]) => [index, { ...patch, wash: slower.get(patch.wash)! }]),
+  );
+  return { table: { ...table, washed }, factor };
+}
+
+/** Of the washes laid through each area the one that is dry last: one that lies partly on damp paper dries later there. */
+function slowestByArea(table: Table): LaidWash[] {
+  const slowest = new Map<string, LaidWash>();
+  for (const wash of washesOn(table).keys()) {
+    const other = slowest.get(wash.area);
+    if (!other || (dryAt(wash) ?? Infinity) > (dryAt(other) ?? Infinity)) slowest.set(wash.area, wash);
+  }
+  return [...slowest.values()];
 }
 
 /** How long a wash has taken so far against its computed time, within reason; none where it never dries in this air. */

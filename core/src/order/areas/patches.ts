@@ -1,0 +1,167 @@
+import { bounds, edgeLength, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
+import { outlineOf, paintedOf, rimOf, type Plan } from '../../document/plan';
+import { drawsLines } from '../../drawing/masking';
+import { common, cutAway, edgeWithin, grown, joined } from './combine';
+import { drawnFootprint } from './footprint';
+import { nearest } from './gap';
+
+/**
+ * A largest part of the sheet over which the same areas and freehand masks lie: what is done to one place of it is done to
+ * all of it, so that it has one film, one paper water, one stage.
+ */
+export interface Patch {
+  /** Its place among the patches of its sheet. */
+  readonly index: number;
+  /** The areas and freehand masks it lies in, in the plan's order; none for paper on which nothing is drawn. */
+  readonly under: readonly string[];
+  readonly regions: readonly Polygon[];
+  readonly mm2: number;
+}
+
+/** What is narrower joins a neighbour, mm: no hand paints or spares it by itself. */
+export const NARROW_MM = 0.5;
+
+/** Where two outlines are meant to be the same, less than this lies between them, mm². */
+const SLIVER_MM2 = 1e-3;
+
+/** Neighbours share an edge when they lie so near, mm; cutting rounds to a thousandth. */
+const SHARED_MM = 0.01;
+
+/** The sheet of a plan in patches, and what lies near what; kept as long as nothing is drawn anew. */
+interface Arrangement {
+  readonly resists: Plan['resists'];
+  readonly sizes: string;
+  readonly patches: readonly Patch[];
+  readonly byArea: ReadonlyMap<string, readonly Patch[]>;
+  readonly near: Map<number, readonly (readonly number[])[]>;
+}
+const known = new WeakMap<Plan['areas'], Arrangement>();
+
+function arrangementOf(plan: Plan): Arrangement {
+  const { panel } = paintedOf(plan);
+  const rim = rimOf(plan);
+  const sizes = [panel.widthMm, panel.heightMm, rim].join(' ');
+  const found = known.get(plan.areas);
+  if (found?.resists === plan.resists && found.sizes === sizes) return found;
+  const sheet = rectangle(-rim, -rim, panel.widthMm + 2 * rim, panel.heightMm + 2 * rim);
+  const patches = overlaid(sheet, [
+    ...plan.areas.map(({ id }) => ({ id, regions: [outlineOf(plan, id)] })),
+    // Drops keep off specks of paint, and part nothing.
+    ...plan.resists.filter(drawsLines).map((resist) => ({ id: resist.id, regions: drawnFootprint(resist) })),
+  ]);
+  const byArea = new Map<string, Patch[]>();
+  for (const patch of patches)
+    for (const id of patch.under) byArea.set(id, [...(byArea.get(id) ?? []), patch]);
+  const arrangement = { resists: plan.resists, sizes, patches, byArea, near: new Map() };
+  known.set(plan.areas, arrangement);
+  return arrangement;
+}
+
+/** The patches of a plan's sheet; together they are the sheet, and no two overlap. */
+export const patchesOf = (plan: Plan): readonly Patch[] => arrangementOf(plan).patches;
+
+/** The patches of one area or freehand mask. */
+export const patchesIn = (plan: Plan, id: string): readonly Patch[] =>
+  arrangementOf(plan).byArea.get(id) ?? [];
+
+/** For each patch, by its index, those that lie nearer to it than the bleed gap of the house, itself among them. */
+export function nearPatches(plan: Plan): readonly (readonly number[])[] {
+  const { patches, near } = arrangementOf(plan);
+  const { bleedGapMm } = plan.rules;
+  const found = near.get(bleedGapMm);
+  if (found) return found;
+  const boxes = patches.map(({ regions }) => boxOf(regions));
+  const lists = patches.map(({ index }) => [index]);
+  for (const one of patches)
+    for (const other of patches.slice(one.index + 1)) {
+      if (apartBy(boxes[one.index], boxes[other.index]) >= bleedGapMm) continue;
+      if (nearest(one.regions, other.regions, bleedGapMm) >= bleedGapMm) continue;
+      lists[one.index].push(other.index);
+      lists[other.index].push(one.index);
+    }
+  near.set(bleedGapMm, lists);
+  return lists;
+}
+
+/** A patch as it is cut out: its index comes when all are. */
+type Piece = Omit<Patch, 'index'> & { readonly box: Box };
+
+/** Shapes by name, overlaid on a sheet. */
+export function overlaid(
+  sheet: Polygon,
+  shapes: readonly { readonly id: string; readonly regions: readonly Polygon[] }[],
+): Patch[] {
+  let pieces: readonly Piece[] = [pieceUnder([], [sheet])];
+  for (const { id, regions } of shapes) {
+    if (regions.length === 0) continue;
+    const box = boxOf(regions);
+    pieces = pieces.flatMap((piece) => (apartBy(piece.box, box) > 0 ? [piece] : parted(piece, id, regions)));
+  }
+  return withoutNarrow(pieces).map(({ under, regions, mm2 }, index) => ({ index, under, regions, mm2 }));
+}
+
+const pieceUnder = (under: readonly string[], regions: readonly Polygon[]): Piece => ({
+  ...{ under, regions, box: regions.length > 0 ? boxOf(regions) : NOWHERE },
+  mm2: regions.reduce((sum, region) => sum + polygonArea(region), 0),
+});
+
+/** What of a piece lies in a shape and what does not; whole where one of them is nothing to speak of. */
+function parted(piece: Piece, id: string, regions: readonly Polygon[]): Piece[] {
+  const inside = pieceUnder([...piece.under, id], common(piece.regions, regions));
+  if (inside.mm2 < SLIVER_MM2) return [piece];
+  const outside = pieceUnder(piece.under, cutAway(piece.regions, regions));
+  return outside.mm2 < SLIVER_MM2 ? [pieceUnder(inside.under, piece.regions)] : [inside, outside];
+}
+
+/** The largest circle in a shape has a radius of no less than its area over the length of its edge; most need no closer look. */
+const isNarrow = ({ regions, mm2 }: Piece): boolean =>
+  mm2 / edgesOf(regions) < NARROW_MM / 2 && grown(regions, -NARROW_MM / 2).length === 0;
+
+const edgesOf = (regions: readonly Polygon[]): number =>
+  regions.reduce((sum, region) => sum + edgeLength(region), 0);
+
+/** Narrow pieces joined each to the neighbour with which it shares most edge, unless it is all that is left of an area. */
+function withoutNarrow(pieces: readonly Piece[]): readonly Piece[] {
+  const left = new Set(pieces);
+  /** Pieces of each area that are left. */
+  const counts = new Map<string, number>();
+  for (const id of pieces.flatMap(({ under }) => under)) counts.set(id, (counts.get(id) ?? 0) + 1);
+  const narrow = pieces.filter(isNarrow).sort((a, b) => a.mm2 - b.mm2);
+  for (const piece of narrow) {
+    if (!left.has(piece) || piece.under.some((id) => counts.get(id) === 1)) continue;
+    left.delete(piece);
+    const host = neighbourOf(left, piece);
+    if (host === null) left.add(piece);
+    else {
+      for (const id of piece.under) counts.set(id, counts.get(id)! - 1);
+      left.delete(host);
+      left.add(pieceUnder(host.under, joined([...host.regions, ...piece.regions])));
+    }
+  }
+  return [...left];
+}
+
+/** Of other pieces the one that shares most edge with a piece; `null` where none does. */
+function neighbourOf(others: ReadonlySet<Piece>, piece: Piece): Piece | null {
+  const reach = grown(piece.regions, SHARED_MM);
+  let [host, most]: [Piece | null, number] = [null, 0];
+  for (const other of others) {
+    if (apartBy(other.box, piece.box) > SHARED_MM) continue;
+    const shared = other.regions.reduce((sum, region) => sum + edgeWithin(region, reach), 0);
+    if (shared > most) [host, most] = [other, shared];
+  }
+  return host;
+}
+
+type Box = readonly [left: number, top: number, right: number, bottom: number];
+
+const NOWHERE: Box = [Infinity, Infinity, -Infinity, -Infinity];
+
+function boxOf(regions: readonly Polygon[]): Box {
+  const [x, y, width, height] = bounds(regions.flat());
+  return [x, y, x + width, y + height];
+}
+
+/** How far two boxes lie apart, mm. */
+const apartBy = (a: Box, b: Box): number =>
+  Math.hypot(Math.max(0, b[0] - a[2], a[0] - b[2]), Math.max(0, b[1] - a[3], a[1] - b[3]));
