@@ -18,7 +18,7 @@ import {
   rehearse,
   stageAt,
   type Table,
-  type Timeline,
+  type TimelineAtTable,
 } from '@kettle/core/order/schedule';
 import { contains, gapToLine, rectangle, type Point, type Polygon } from '@kettle/core/kit/geometry';
 import { chance, done } from '@kettle/core/kit/units';
@@ -101,7 +101,7 @@ function probesOf(plan: Plan, random: () => number): { readonly at: Point; reado
 }
 
 /** The table as the plan's clocks have it at a time. */
-function tableAt(plan: Plan, { steps }: Timeline, atS: number): Table {
+function tableAt(plan: Plan, { steps }: TimelineAtTable, atS: number): Table {
   const last = steps.findLast(({ endS }) => endS <= atS);
   return last ? afterAct(plan, last.act, last.before, last.endS) : CLEAR_TABLE;
 }
@@ -125,7 +125,7 @@ const percentile = (values: readonly number[], share: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
 
 /** The plan as it is planned, every film laid at once and evenly on its areas, or as a hand paints it. */
-function simulationOf(plan: Plan, timeline: Timeline, seed: number, byHand: boolean): Simulation {
+function simulationOf(plan: Plan, timeline: TimelineAtTable, seed: number, byHand: boolean): Simulation {
   const rehearsed = rehearse(plan, timeline, { cellMm: 1, seed });
   if (byHand) return rehearsed;
   const rim = rimOf(plan);
@@ -212,7 +212,7 @@ export function measurePatches(): Measured {
 /** From the last pass on: how far the time to dry as told is off the simulated one, as a share of it, place by place. */
 function timeToDry(
   plan: Plan,
-  timeline: Timeline,
+  timeline: TimelineAtTable,
   replay: Replay,
   probes: readonly { readonly at: Point; readonly patch: Patch }[],
 ): number[] {

@@ -38,6 +38,7 @@ import {
   possibleStarts,
   type BetterOrder,
   type PossibleStart,
+  withoutTables,
 } from '@kettle/core/order/schedule';
 import { unpackLines, type PackedLines } from '@kettle/core/drawing/sketch';
 import { asPasses } from '@kettle/core/advice/trials';
@@ -83,7 +84,15 @@ function* lookingAhead(plan: Plan, desk: Desk, line: LineKernel): Work<LookAhead
   const waits = yield* asPart(findingWaits(plan, timeline), 0.45, 0.5);
   const findings = yield* asPart(checkingAllVariants(plan, timeline, desk), 0.5, 0.95);
   const creepMm = yield* asPart(creepOf(plan, line), 0.95, 1);
-  return { timeline, looks, findings, unheeded: unheeded(plan), waits, creepMm, kernel: line.name };
+  return {
+    timeline: withoutTables(timeline),
+    looks,
+    findings,
+    unheeded: unheeded(plan),
+    waits,
+    creepMm,
+    kernel: line.name,
+  };
 }
 
 function* findingStarts(plan: Plan, pass: string): Work<PossibleStart[]> {

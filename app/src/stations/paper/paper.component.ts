@@ -19,6 +19,7 @@ import { LookAheadService } from '../../state/look-ahead.service';
 import { Messages } from '../../state/messages.service';
 import { PlanStore } from '../../state/plan-store';
 import { StudioStore } from '../../state/studio-store';
+import { inAMoment } from '../../ui/by-and-by';
 import { Choice } from '../../ui/choice.component';
 import { EnvelopeSelect } from '../../ui/envelope-select.component';
 import { LengthField } from '../../ui/length-field.component';
@@ -71,6 +72,7 @@ export class PaperStation {
   private readonly messages = inject(Messages);
   private readonly ahead = inject(LookAheadService).ahead;
   readonly plan = this.store.plan;
+  readonly inAMoment = inAMoment();
   readonly papers = [...PAPERS];
   readonly climates = [...CLIMATES_BY_FEEL];
   readonly choices: readonly FormatChoice[] = [

@@ -1,5 +1,5 @@
 import { deedOf, type Plan } from '@kettle/core/document/plan';
-import { dryBand, mainWash, windowOf, type WetSpan } from '@kettle/core/order/schedule';
+import { dryBand, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
 import type { LookAhead } from '../../workers/table-api';
@@ -99,7 +99,7 @@ function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number
   // What only lies under another's wash has no line of its own.
   const wetted = plan.areas.filter(
     ({ id }) =>
-      timeline.washes.some(({ area, act }) => area === id && isNamed(plan, act, id)) ||
+      (timeline.washes.some(({ area }) => area === id) && isPainted(plan, id)) ||
       timeline.masks.some(({ area }) => area === id),
   );
   // What is masked by hand has no water of its own, but a line for its mask.
@@ -116,8 +116,8 @@ function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number
   };
 }
 
-const isNamed = (plan: LookAhead['plan'], act: string, area: string): boolean =>
-  plan.acts.some(({ id, areas }) => id === act && areas.includes(area));
+const isPainted = ({ acts }: Plan, area: string): boolean =>
+  acts.some(({ kind, areas }) => kind === 'pass' && areas.includes(area));
 
 /** The hands, every area and every mask through time, for a drawing `width` px wide; it shows no less than `leastEndS`. */
 export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): DriftDrawing {
@@ -135,7 +135,10 @@ export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): Dr
     waits: scale.steps.flatMap((step) => waitMark(step, x)),
     heat:
       heatRows === 0 ? null : { y: FIRST_ROW_Y, marks: heats.map((step) => handsMark(ahead.plan, step, x)) },
-    bands: ahead.timeline.washes.flatMap((wash) => dryBandMark(wash, scale)),
+    // Where another's wash lies on an area, that one tells when it is dry.
+    bands: ahead.timeline.washes.flatMap((wash) =>
+      wash.area === wash.through ? dryBandMark(wash, scale) : [],
+    ),
     windows: scale.steps.flatMap((step) => windowMarks(ahead.plan, step, scale)),
     strands: rows.map((row) => strandOf(row, ahead.timeline, scale)),
     masks: ahead.timeline.masks.map((mask) => maskMark(mask, scale)),
@@ -177,21 +180,18 @@ function dryBandMark(wash: WetSpan, { x, rowOf }: Scale): DriftDrawing['bands'] 
 }
 
 /** When a pass may go into the washes it meets. */
-function windowMarks(plan: Plan, { act, before }: Step, { x, rowOf }: Scale): DriftDrawing['windows'] {
-  if (act.kind !== 'pass') return [];
-  return act.areas.flatMap((area) => {
-    const wash = mainWash(before, area);
-    const window = wash ? windowOf(act.technique, wash) : null;
-    if (!wash || !window || window.latestS === null || window.earliestS > window.latestS) return [];
-    return [
-      {
-        ...{ id: `${act.id}/${area}`, y: rowOf.get(area)! },
-        ...{ x: x(window.earliestS), width: x(window.latestS) - x(window.earliestS) },
-        label: `${actInWords(plan, act)}: start no later than ${formatClock(window.latestS)}`,
-      },
-    ];
-  });
-}
+const windowMarks = (plan: Plan, { act, windows }: Step, { x, rowOf }: Scale): DriftDrawing['windows'] =>
+  windows.flatMap(({ area, earliestS, latestS }) =>
+    latestS === null || earliestS > latestS
+      ? []
+      : [
+          {
+            ...{ id: `${act.id}/${area}`, y: rowOf.get(area)! },
+            ...{ x: x(earliestS), width: x(latestS) - x(earliestS) },
+            label: `${actInWords(plan, act)}: start no later than ${formatClock(latestS)}`,
+          },
+        ],
+  );
 
 /** The water of a row as it comes and goes. */
 function strandOf(

@@ -1,5 +1,5 @@
 import { variantsOf, type Plan } from '../../document/plan';
-import { layingOut, type Timeline } from '../../order/schedule';
+import { layingOut, type TimelineAtTable } from '../../order/schedule';
 import { done, type Work } from '../../kit/units';
 import type { CheckContext, Finding } from './check';
 import { checking } from './registry';
@@ -10,7 +10,7 @@ import { checking } from './registry';
  */
 export function* checkingAllVariants(
   plan: Plan,
-  timeline: Timeline,
+  timeline: TimelineAtTable,
   desk?: CheckContext['desk'],
 ): Work<Finding[]> {
   const found = yield* checking(plan, timeline, desk);
@@ -34,5 +34,8 @@ export function* checkingAllVariants(
 }
 
 /** The same in one go. */
-export const checkAllVariants = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
-  done(checkingAllVariants(plan, timeline, desk));
+export const checkAllVariants = (
+  plan: Plan,
+  timeline: TimelineAtTable,
+  desk?: CheckContext['desk'],
+): Finding[] => done(checkingAllVariants(plan, timeline, desk));

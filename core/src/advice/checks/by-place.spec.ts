@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { rectangle } from '../../kit/geometry';
 import { addArea, addPass, smallPlan, type Command, type Plan } from '../../document/plan';
-import { layOut, mainWash, stageAt, type Timeline } from '../../order/schedule';
+import { layOut, mainWash, stageAt, type TimelineAtTable } from '../../order/schedule';
 import { runChecks } from '.';
 
 /** What is said of how wet the paper is, by check and area. */
@@ -26,7 +26,7 @@ const floated = addPass('float', 'jar', 'blue', {
 const charged = (change: object = {}): Command =>
   addPass('charge', 'shade', 'dark', { technique: 'charge', filmUm: 20, start: 'straight-on', ...change });
 
-const stageOn = (timeline: Timeline, pass: string, area: string): string => {
+const stageOn = (timeline: TimelineAtTable, pass: string, area: string): string => {
   const { before, startS } = timeline.steps.find(({ act }) => act.id === pass)!;
   const wash = mainWash(before, area);
   return wash ? stageAt(wash, startS) : 'dry';

@@ -1,6 +1,6 @@
 import type { Point } from '../../kit/geometry';
 import type { Command, Plan, Station, Studio } from '../../document/plan';
-import type { Timeline } from '../../order/schedule';
+import type { TimelineAtTable } from '../../order/schedule';
 import type { Work } from '../../kit/units';
 
 /** How much a finding matters: it stops the work, is worth a look, or is a note. */
@@ -36,7 +36,7 @@ export const keyOf = (id: string, { pass = '', area = '', pair }: Finding['where
 /** What a check may look at. */
 export interface CheckContext {
   readonly plan: Plan;
-  readonly timeline: Timeline;
+  readonly timeline: TimelineAtTable;
   /** The table it is painted at, where it is known; `today` is `YYYY-MM-DD`. */
   readonly desk?: Pick<Studio, 'dish' | 'evenings' | 'letter'> & { readonly today: string };
 }

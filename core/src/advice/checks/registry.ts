@@ -1,6 +1,6 @@
 import { acrossGrain } from './across-grain';
 import type { Plan } from '../../document/plan';
-import type { Timeline } from '../../order/schedule';
+import type { TimelineAtTable } from '../../order/schedule';
 import { done, type Work } from '../../kit/units';
 import { backrunRisk, secondPassWater } from './backrun-risk';
 import { barrierGap } from './barrier-gap';
@@ -66,11 +66,14 @@ const GRAVEST_FIRST = ['stop', 'look', 'note'];
  * All findings of a plan, the gravest first, as much as the house lets each check matter, without those the painter has
  * accepted. Without a desk, what depends on its dish and evenings takes a usual dish and is silent of evenings.
  */
-export const checking = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Work<Finding[]> =>
-  checkingWith(CHECKS, plan, timeline, desk);
+export const checking = (
+  plan: Plan,
+  timeline: TimelineAtTable,
+  desk?: CheckContext['desk'],
+): Work<Finding[]> => checkingWith(CHECKS, plan, timeline, desk);
 
 /** The findings that stop the work, by those checks alone that may. */
-export function* checkingStops(plan: Plan, timeline: Timeline): Work<Finding[]> {
+export function* checkingStops(plan: Plan, timeline: TimelineAtTable): Work<Finding[]> {
   const may = CHECKS.filter(({ id, severity }) => (plan.rules.weights[id] ?? severity) === 'stop');
   const findings = yield* checkingWith(may, plan, timeline);
   return findings.filter(({ severity }) => severity === 'stop');
@@ -79,7 +82,7 @@ export function* checkingStops(plan: Plan, timeline: Timeline): Work<Finding[]> 
 function* checkingWith(
   checks: readonly Check[],
   plan: Plan,
-  timeline: Timeline,
+  timeline: TimelineAtTable,
   desk?: CheckContext['desk'],
 ): Work<Finding[]> {
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
@@ -101,5 +104,5 @@ function* checkingWith(
 }
 
 /** The same in one go. */
-export const runChecks = (plan: Plan, timeline: Timeline, desk?: CheckContext['desk']): Finding[] =>
+export const runChecks = (plan: Plan, timeline: TimelineAtTable, desk?: CheckContext['desk']): Finding[] =>
   done(checking(plan, timeline, desk));

@@ -26,7 +26,16 @@ export { meetsWet, type MeetsWet } from './meets-wet';
 export { possibleStarts, type PossibleStart } from './starts';
 export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';
 export { windowOf, type Window } from './windows';
-export { layingOut, layOut, type MaskSpan, type Step, type Timeline, type WetSpan } from './timeline';
+export {
+  layingOut,
+  layOut,
+  withoutTables,
+  type MaskSpan,
+  type Step,
+  type Timeline,
+  type TimelineAtTable,
+  type WetSpan,
+} from './timeline';
 export { areaLooks, lookingOn, type LookFrame } from './looks';
 export { rehearse, rehearsing, type RehearsalSetting } from './rehearsal';
 export { moments } from './moments';

@@ -1,7 +1,5 @@
 import { techniqueOf } from '../../document/plan';
-import { mainWash } from './table';
 import type { Timeline } from './timeline';
-import { windowOf } from './windows';
 
 /** Passes that go into a wet wash, and how much of their windows is left when they begin. */
 export interface WindowLeft {
@@ -13,15 +11,14 @@ export interface WindowLeft {
 
 /** Every window of a timeline, in the order in which they are used. */
 export const windowsLeft = ({ steps }: Timeline): WindowLeft[] =>
-  steps.flatMap(({ act, startS, before }) => {
-    if (act.kind !== 'pass' || techniqueOf(act.technique).start !== 'wet') return [];
-    return act.areas.flatMap((area): WindowLeft[] => {
-      const wash = mainWash(before, area);
-      const window = wash ? windowOf(act.technique, wash) : null;
-      if (!window) return [];
-      return [{ pass: act.id, area, leftS: window.latestS === null ? null : window.latestS - startS }];
-    });
-  });
+  steps.flatMap(({ act, startS, windows }) =>
+    act.kind === 'pass' && techniqueOf(act.technique).start === 'wet'
+      ? windows.map(({ area, latestS }) => ({
+          ...{ pass: act.id, area },
+          leftS: latestS === null ? null : latestS - startS,
+        }))
+      : [],
+  );
 
 /** Whether nothing comes too late. */
 export const keepsWindows = (timeline: Timeline): boolean =>

@@ -1,7 +1,7 @@
 import type { Pass, Plan } from '../../document/plan';
 import type { Stage } from '../../simulation/water';
 import { stageAt, touchedBy, type LaidWash } from './table';
-import type { Timeline } from './timeline';
+import type { TimelineAtTable } from './timeline';
 
 /** A pass that comes to paper still wet from an earlier one. */
 export interface MeetsWet {
@@ -16,10 +16,10 @@ export interface MeetsWet {
 }
 
 /** Several checks ask for the same. */
-const known = new WeakMap<Timeline, { readonly plan: Plan; readonly meetings: readonly MeetsWet[] }>();
+const known = new WeakMap<TimelineAtTable, { readonly plan: Plan; readonly meetings: readonly MeetsWet[] }>();
 
 /** Every meeting of a pass with a wash that is not dry as it begins, in order; no barrier lies between them. */
-export function meetsWet(plan: Plan, timeline: Timeline): readonly MeetsWet[] {
+export function meetsWet(plan: Plan, timeline: TimelineAtTable): readonly MeetsWet[] {
   const found = known.get(timeline);
   if (found?.plan === plan) return found.meetings;
   const meetings = timeline.steps.flatMap(({ act, startS, before }): MeetsWet[] =>

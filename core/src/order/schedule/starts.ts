@@ -1,6 +1,6 @@
 import { AWAITED, type Pass, type Plan, type Start } from '../../document/plan';
 import { waitFor } from './table';
-import type { Step } from './timeline';
+import type { StepAtTable } from './timeline';
 
 /** A time at which a pass may begin for a reason a painter can see, and how that is said in the plan. */
 export interface PossibleStart {
@@ -15,7 +15,7 @@ const SAME_S = 1;
  * When a pass might begin, the earliest first: as soon as the hands are free, as what it touches comes to each stage, when it is
  * dry. Times stand on the table as the pass finds it.
  */
-export function possibleStarts(plan: Plan, pass: Pass, { before }: Step): PossibleStart[] {
+export function possibleStarts(plan: Plan, pass: Pass, { before }: StepAtTable): PossibleStart[] {
   const starts: Start[] = ['straight-on', ...AWAITED.map((stage) => ({ stage })), 'when-dry'];
   const found = starts.flatMap((start): PossibleStart[] => {
     const { untilS } = waitFor(plan, { ...pass, start }, before);

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { anyCommands, isSensible } from '../../testing/arbitrary-plan';
 import { runChecks } from '../../advice/checks';
 import { smallPlan, applyCommands, choreOf, handsOn, maskedAfter, type Plan } from '../../document/plan';
-import { areaLooks, dryAt, layOut, mainWash, stageAt, washAt, washesOn, type Timeline } from '.';
+import { areaLooks, dryAt, layOut, mainWash, stageAt, washAt, washesOn, type TimelineAtTable } from '.';
 
 const anyPlan = anyCommands.map((commands) =>
   commands.reduce<Plan>(
@@ -13,7 +13,7 @@ const anyPlan = anyCommands.map((commands) =>
   ),
 );
 
-const everyPlan = (check: (plan: Plan, timeline: Timeline) => void, numRuns = 80): void => {
+const everyPlan = (check: (plan: Plan, timeline: TimelineAtTable) => void, numRuns = 80): void => {
   fc.assert(
     fc.property(anyPlan, (plan) => check(plan, layOut(plan))),
     { numRuns },

@@ -10,14 +10,26 @@ import {
   type LaidWash,
   type Table,
 } from './table';
+import { windowOf, type Window } from './windows';
 
-/** One act in its time, with the table as it finds it. */
+/** When a pass may go into the wash that lies on most of one of its areas. */
+export interface AreaWindow extends Window {
+  readonly area: string;
+}
+
+/** One act in its time. */
 export interface Step {
   readonly act: Act;
   readonly startS: number;
   readonly endS: number;
   /** The area the hands waited for, and since when they were free; `null` when they did not wait. */
   readonly waited: { readonly area: string | null; readonly fromS: number } | null;
+  /** The windows of a pass that goes into the wet, as its areas lie when it begins. */
+  readonly windows: readonly AreaWindow[];
+}
+
+/** The same with the table as the act finds it. */
+export interface StepAtTable extends Step {
   readonly before: Table;
 }
 
@@ -46,12 +58,23 @@ export interface Timeline {
   readonly endS: number;
 }
 
+/** The same with its tables: every patch of the sheet before every act, too much to be sent about. */
+export interface TimelineAtTable extends Timeline {
+  readonly steps: readonly StepAtTable[];
+}
+
+/** A timeline without its tables. */
+export const withoutTables = ({ steps, ...timeline }: TimelineAtTable): Timeline => ({
+  ...timeline,
+  steps: steps.map(({ act, startS, endS, waited, windows }) => ({ act, startS, endS, waited, windows })),
+});
+
 /**
  * Works the order of acts out in time, one pair of hands, from the 0-D drying of each area; on a day on which everything dries
  * `factor` times as slowly, acts that wait for a stage still wait for what is then seen.
  */
-export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
-  const steps: Step[] = [];
+export function* layingOut(plan: Plan, factor = 1): Work<TimelineAtTable> {
+  const steps: StepAtTable[] = [];
   const spans: WetSpan[] = [];
   const masks: MaskSpan[] = [];
   let table = CLEAR_TABLE;
@@ -63,7 +86,7 @@ export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
     const startS = Math.max(table.freeS, wait.untilS);
     const endS = startS + handsOn(plan, act);
     const waited = startS > table.freeS ? { area: wait.area, fromS: table.freeS } : null;
-    steps.push({ act, startS, endS, waited, before: table });
+    steps.push({ act, startS, endS, waited, windows: windowsOf(act, main), before: table });
     const next = afterAct(plan, act, table, endS, factor);
     const lying = mainWashes(next);
     for (const { id } of plan.areas) {
@@ -90,7 +113,16 @@ export function* layingOut(plan: Plan, factor = 1): Work<Timeline> {
 }
 
 /** The same in one go. */
-export const layOut = (plan: Plan, factor = 1): Timeline => done(layingOut(plan, factor));
+export const layOut = (plan: Plan, factor = 1): TimelineAtTable => done(layingOut(plan, factor));
+
+const windowsOf = (act: Act, main: ReadonlyMap<string, LaidWash>): AreaWindow[] =>
+  act.kind === 'chore'
+    ? []
+    : act.areas.flatMap((area) => {
+        const wash = main.get(area);
+        const window = wash ? windowOf(act.technique, wash) : null;
+        return window ? [{ area, ...window }] : [];
+      });
 
 const spanOf = (area: string, wash: LaidWash, untilS: number): WetSpan => ({
   ...wash,
