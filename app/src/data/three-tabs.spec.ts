@@ -19,7 +19,7 @@ import { StudioArchive } from './studio-archive';
 import { WorkTable, type OpenPlan } from './work-table';
 
 /** The long evidence takes a thousand. */
-const SCHEDULES = process.env['KILLS'] ? 1000 : 24;
+const SCHEDULES = process.env['KILLS'] ? 1000 : 60;
 const STEPS = 24;
 const TABS = 3;
 const CARDS = ['one', 'two', 'three'];

@@ -1,15 +1,16 @@
 import { bounds, contains, gapBetween, gapToLine, type Polygon } from '../../kit/geometry';
 import { maskingTool, strokeBox, strokePieces, type Resist } from '../../drawing/masking';
 
-type Box = readonly [left: number, top: number, right: number, bottom: number];
+/** An upright box: what lies further from it than something need not be measured. */
+export type Box = readonly [left: number, top: number, right: number, bottom: number];
 
-const boxOf = (region: Polygon): Box => {
+export const boxOf = (region: Polygon): Box => {
   const [x, y, width, height] = bounds(region);
   return [x, y, x + width, y + height];
 };
 
 /** How far two boxes lie apart, mm. */
-const apart = (a: Box, b: Box): number =>
+export const apart = (a: Box, b: Box): number =>
   Math.hypot(Math.max(0, b[0] - a[2], a[0] - b[2]), Math.max(0, b[1] - a[3], a[1] - b[3]));
 
 /** Least gap between two lots of pieces below `least`; those whose boxes lie further apart need not be looked at. */

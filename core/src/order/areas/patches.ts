@@ -1,9 +1,9 @@
-import { bounds, edgeLength, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
+import { edgeLength, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
 import { outlineOf, paintedOf, rimOf, type Plan } from '../../document/plan';
 import { drawsLines } from '../../drawing/masking';
 import { common, cutAway, edgeWithin, grown, joined } from './combine';
 import { drawnFootprint } from './footprint';
-import { nearest } from './gap';
+import { apart, boxOf, nearest, type Box } from './gap';
 
 /**
  * A largest part of the sheet over which the same areas and freehand masks lie: what is done to one place of it is done to
@@ -19,7 +19,7 @@ export interface Patch {
 }
 
 /** What is narrower joins a neighbour, mm: no hand paints or spares it by itself. */
-export const NARROW_MM = 0.5;
+const NARROW_MM = 0.5;
 
 /** Where two outlines are meant to be the same, less than this lies between them, mm². */
 const SLIVER_MM2 = 1e-3;
@@ -51,7 +51,11 @@ function arrangementOf(plan: Plan): Arrangement {
   ]);
   const byArea = new Map<string, Patch[]>();
   for (const patch of patches)
-    for (const id of patch.under) byArea.set(id, [...(byArea.get(id) ?? []), patch]);
+    for (const id of patch.under) {
+      const others = byArea.get(id);
+      if (others) others.push(patch);
+      else byArea.set(id, [patch]);
+    }
   const arrangement = { resists: plan.resists, sizes, patches, byArea, near: new Map() };
   known.set(plan.areas, arrangement);
   return arrangement;
@@ -70,11 +74,11 @@ export function nearPatches(plan: Plan): readonly (readonly number[])[] {
   const { bleedGapMm } = plan.rules;
   const found = near.get(bleedGapMm);
   if (found) return found;
-  const boxes = patches.map(({ regions }) => boxOf(regions));
+  const boxes = patches.map(({ regions }) => boxOf(regions.flat()));
   const lists = patches.map(({ index }) => [index]);
   for (const one of patches)
     for (const other of patches.slice(one.index + 1)) {
-      if (apartBy(boxes[one.index], boxes[other.index]) >= bleedGapMm) continue;
+      if (apart(boxes[one.index], boxes[other.index]) >= bleedGapMm) continue;
       if (nearest(one.regions, other.regions, bleedGapMm) >= bleedGapMm) continue;
       lists[one.index].push(other.index);
       lists[other.index].push(one.index);
@@ -94,23 +98,30 @@ export function overlaid(
   let pieces: readonly Piece[] = [pieceUnder([], [sheet])];
   for (const { id, regions } of shapes) {
     if (regions.length === 0) continue;
-    const box = boxOf(regions);
-    pieces = pieces.flatMap((piece) => (apartBy(piece.box, box) > 0 ? [piece] : parted(piece, id, regions)));
+    const box = boxOf(regions.flat());
+    pieces = pieces.flatMap((piece) => (apart(piece.box, box) > 0 ? [piece] : parted(piece, id, regions)));
   }
   return withoutNarrow(pieces).map(({ under, regions, mm2 }, index) => ({ index, under, regions, mm2 }));
 }
 
 const pieceUnder = (under: readonly string[], regions: readonly Polygon[]): Piece => ({
-  ...{ under, regions, box: regions.length > 0 ? boxOf(regions) : NOWHERE },
-  mm2: regions.reduce((sum, region) => sum + polygonArea(region), 0),
+  under,
+  regions,
+  box: boxOf(regions.flat()),
+  mm2: surfaceOf(regions),
 });
 
+const surfaceOf = (regions: readonly Polygon[]): number =>
+  regions.reduce((sum, region) => sum + polygonArea(region), 0);
+
 /** What of a piece lies in a shape and what does not; whole where one of them is nothing to speak of. */
-function parted(piece: Piece, id: string, regions: readonly Polygon[]): Piece[] {
-  const inside = pieceUnder([...piece.under, id], common(piece.regions, regions));
-  if (inside.mm2 < SLIVER_MM2) return [piece];
-  const outside = pieceUnder(piece.under, cutAway(piece.regions, regions));
-  return outside.mm2 < SLIVER_MM2 ? [pieceUnder(inside.under, piece.regions)] : [inside, outside];
+function parted(piece: Piece, id: string, shape: readonly Polygon[]): Piece[] {
+  const inside = common(piece.regions, shape);
+  if (surfaceOf(inside) < SLIVER_MM2) return [piece];
+  const under = [...piece.under, id];
+  const outside = cutAway(piece.regions, shape);
+  if (surfaceOf(outside) < SLIVER_MM2) return [{ ...piece, under }];
+  return [pieceUnder(under, inside), pieceUnder(piece.under, outside)];
 }
 
 /** The largest circle in a shape has a radius of no less than its area over the length of its edge; most need no closer look. */
@@ -146,22 +157,9 @@ function neighbourOf(others: ReadonlySet<Piece>, piece: Piece): Piece | null {
   const reach = grown(piece.regions, SHARED_MM);
   let [host, most]: [Piece | null, number] = [null, 0];
   for (const other of others) {
-    if (apartBy(other.box, piece.box) > SHARED_MM) continue;
+    if (apart(other.box, piece.box) > SHARED_MM) continue;
     const shared = other.regions.reduce((sum, region) => sum + edgeWithin(region, reach), 0);
     if (shared > most) [host, most] = [other, shared];
   }
   return host;
 }
-
-type Box = readonly [left: number, top: number, right: number, bottom: number];
-
-const NOWHERE: Box = [Infinity, Infinity, -Infinity, -Infinity];
-
-function boxOf(regions: readonly Polygon[]): Box {
-  const [x, y, width, height] = bounds(regions.flat());
-  return [x, y, x + width, y + height];
-}
-
-/** How far two boxes lie apart, mm. */
-const apartBy = (a: Box, b: Box): number =>
-  Math.hypot(Math.max(0, b[0] - a[2], a[0] - b[2]), Math.max(0, b[1] - a[3], a[1] - b[3]));

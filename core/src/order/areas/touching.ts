@@ -67,16 +67,29 @@ export function areasTouch(
 /** Barriers that lie between two patches which are near each other, if they cut every way between them. */
 export function patchesParted(plan: Plan, one: Patch, other: Patch, barriers: readonly string[]): boolean {
   if (one === other || barriers.length === 0) return false;
-  const { parted, gaps } = knownOf(plan);
   const near = (id: string, patch: Patch): boolean =>
-    keptIn(gaps, `${id} [${patch.index}]`, () => nearest(footprint(plan, id), patch.regions, SLIVER_MM2)) ===
-    0;
+    keptIn(ofPatch(patch).near, id, () => nearest(footprint(plan, id), patch.regions, SLIVER_MM2) === 0);
   const between = barriers.filter(
     (id) => isLine(plan, id) && [one, other].every((patch) => !patch.under.includes(id) && near(id, patch)),
   );
   if (between.length === 0) return false;
-  const key = [pair(`[${one.index}]`, `[${other.index}]`), plan.rules.bleedGapMm, ...between].join(' ');
-  return keptIn(parted, key, () => areParted(plan, one.regions, other.regions, between));
+  const key = [other.index, plan.rules.bleedGapMm, ...between].join(' ');
+  return keptIn(ofPatch(one).parted, key, () => areParted(plan, one.regions, other.regions, between));
+}
+
+/** What barriers make of a patch: a sheet of another size has patches of its own. */
+const knownOfPatches = new WeakMap<
+  Patch,
+  { readonly near: Map<string, boolean>; readonly parted: Map<string, boolean> }
+>();
+
+function ofPatch(patch: Patch): {
+  readonly near: Map<string, boolean>;
+  readonly parted: Map<string, boolean>;
+} {
+  const known = knownOfPatches.get(patch) ?? { near: new Map(), parted: new Map() };
+  knownOfPatches.set(patch, known);
+  return known;
 }
 
 const isLine = ({ resists }: Plan, id: string): boolean => {
