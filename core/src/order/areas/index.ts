@@ -9,7 +9,7 @@ export { areasInFrame, type AreaInFrame } from './in-frame';
 export { measureAreas, type AreaMeasures } from './measures';
 export { cutOutArea, joinAreas, splitArea } from './reshape';
 export { drawnFootprint, fluidMl, footprint } from './footprint';
-export { nearPatches, patchesIn, patchesOf, type Patch } from './patches';
+export { findingPatches, nearPatches, patchesIn, patchesOf, type Patch } from './patches';
 export { reachedBy } from './reach';
 export { areasTouch, patchesParted, touchingAreas } from './touching';
 export { inscribedCircle } from './inscribed';

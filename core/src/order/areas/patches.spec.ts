@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { polygonArea, rectangle, type Polygon } from '../../kit/geometry';
-import { chance } from '../../kit/units';
+import { chance, done } from '../../kit/units';
 import { addArea, smallPlan } from '../../document/plan';
 import { cases } from '../../testing/cases';
 import { common } from './combine';
-import { overlaid, patchesIn, patchesOf, type Patch } from './patches';
+import { overlaying, patchesIn, patchesOf, type Patch } from './patches';
 
+const overlaid = (...asked: Parameters<typeof overlaying>): Patch[] => done(overlaying(...asked));
 const SHEET = rectangle(0, 0, 150, 105);
 const surface = (regions: readonly Polygon[]): number =>
   regions.reduce((sum, region) => sum + polygonArea(region), 0);

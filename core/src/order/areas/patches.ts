@@ -1,6 +1,7 @@
 import { edgeLength, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
 import { outlineOf, paintedOf, rimOf, type Plan } from '../../document/plan';
 import { drawsLines } from '../../drawing/masking';
+import { asPart, done, type Work } from '../../kit/units';
 import { common, cutAway, edgeWithin, grown, joined } from './combine';
 import { drawnFootprint } from './footprint';
 import { apart, boxOf, nearest, type Box } from './gap';
@@ -37,14 +38,14 @@ interface Arrangement {
 }
 const known = new WeakMap<Plan['areas'], Arrangement>();
 
-function arrangementOf(plan: Plan): Arrangement {
+function* arranging(plan: Plan): Work<Arrangement> {
   const { panel } = paintedOf(plan);
   const rim = rimOf(plan);
   const sizes = [panel.widthMm, panel.heightMm, rim].join(' ');
   const found = known.get(plan.areas);
   if (found?.resists === plan.resists && found.sizes === sizes) return found;
   const sheet = rectangle(-rim, -rim, panel.widthMm + 2 * rim, panel.heightMm + 2 * rim);
-  const patches = overlaid(sheet, [
+  const patches = yield* overlaying(sheet, [
     ...plan.areas.map(({ id }) => ({ id, regions: [outlineOf(plan, id)] })),
     // Drops keep off specks of paint, and part nothing.
     ...plan.resists.filter(drawsLines).map((resist) => ({ id: resist.id, regions: drawnFootprint(resist) })),
@@ -61,6 +62,14 @@ function arrangementOf(plan: Plan): Arrangement {
   return arrangement;
 }
 
+/** Overlays what is drawn on a plan's sheet, and finds what lies near what, so that whoever asks for it later need not wait. */
+export function* findingPatches(plan: Plan): Work<void> {
+  yield* asPart(arranging(plan), 0, 0.5);
+  yield* asPart(findingNear(plan), 0.5, 1);
+}
+
+const arrangementOf = (plan: Plan): Arrangement => done(arranging(plan));
+
 /** The patches of a plan's sheet; together they are the sheet, and no two overlap. */
 export const patchesOf = (plan: Plan): readonly Patch[] => arrangementOf(plan).patches;
 
@@ -69,20 +78,24 @@ export const patchesIn = (plan: Plan, id: string): readonly Patch[] =>
   arrangementOf(plan).byArea.get(id) ?? [];
 
 /** For each patch, by its index, those that lie nearer to it than the bleed gap of the house, itself among them. */
-export function nearPatches(plan: Plan): readonly (readonly number[])[] {
+export const nearPatches = (plan: Plan): readonly (readonly number[])[] => done(findingNear(plan));
+
+function* findingNear(plan: Plan): Work<readonly (readonly number[])[]> {
   const { patches, near } = arrangementOf(plan);
   const { bleedGapMm } = plan.rules;
   const found = near.get(bleedGapMm);
   if (found) return found;
   const boxes = patches.map(({ regions }) => boxOf(regions.flat()));
   const lists = patches.map(({ index }) => [index]);
-  for (const one of patches)
+  for (const one of patches) {
+    yield one.index / patches.length;
     for (const other of patches.slice(one.index + 1)) {
       if (apart(boxes[one.index], boxes[other.index]) >= bleedGapMm) continue;
       if (nearest(one.regions, other.regions, bleedGapMm) >= bleedGapMm) continue;
       lists[one.index].push(other.index);
       lists[other.index].push(one.index);
     }
+  }
   near.set(bleedGapMm, lists);
   return lists;
 }
@@ -91,17 +104,26 @@ export function nearPatches(plan: Plan): readonly (readonly number[])[] {
 type Piece = Omit<Patch, 'index'> & { readonly box: Box };
 
 /** Shapes by name, overlaid on a sheet. */
-export function overlaid(
+export function* overlaying(
   sheet: Polygon,
   shapes: readonly { readonly id: string; readonly regions: readonly Polygon[] }[],
-): Patch[] {
+): Work<Patch[]> {
   let pieces: readonly Piece[] = [pieceUnder([], [sheet])];
-  for (const { id, regions } of shapes) {
+  for (const [n, { id, regions }] of shapes.entries()) {
     if (regions.length === 0) continue;
     const box = boxOf(regions.flat());
-    pieces = pieces.flatMap((piece) => (apart(piece.box, box) > 0 ? [piece] : parted(piece, id, regions)));
+    const cut: Piece[] = [];
+    for (const piece of pieces) {
+      if (apart(piece.box, box) > 0) cut.push(piece);
+      else {
+        yield n / shapes.length;
+        cut.push(...parted(piece, id, regions));
+      }
+    }
+    pieces = cut;
   }
-  return withoutNarrow(pieces).map(({ under, regions, mm2 }, index) => ({ index, under, regions, mm2 }));
+  const left = yield* withoutNarrow(pieces);
+  return left.map(({ under, regions, mm2 }, index) => ({ index, under, regions, mm2 }));
 }
 
 const pieceUnder = (under: readonly string[], regions: readonly Polygon[]): Piece => ({
@@ -132,13 +154,19 @@ const edgesOf = (regions: readonly Polygon[]): number =>
   regions.reduce((sum, region) => sum + edgeLength(region), 0);
 
 /** Narrow pieces joined each to the neighbour with which it shares most edge, unless it is all that is left of an area. */
-function withoutNarrow(pieces: readonly Piece[]): readonly Piece[] {
+function* withoutNarrow(pieces: readonly Piece[]): Work<readonly Piece[]> {
   const left = new Set(pieces);
   /** Pieces of each area that are left. */
   const counts = new Map<string, number>();
   for (const id of pieces.flatMap(({ under }) => under)) counts.set(id, (counts.get(id) ?? 0) + 1);
-  const narrow = pieces.filter(isNarrow).sort((a, b) => a.mm2 - b.mm2);
+  const narrow: Piece[] = [];
+  for (const piece of pieces) {
+    yield 1;
+    if (isNarrow(piece)) narrow.push(piece);
+  }
+  narrow.sort((a, b) => a.mm2 - b.mm2);
   for (const piece of narrow) {
+    yield 1;
     if (!left.has(piece) || piece.under.some((id) => counts.get(id) === 1)) continue;
     left.delete(piece);
     const host = neighbourOf(left, piece);

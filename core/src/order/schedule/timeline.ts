@@ -1,5 +1,6 @@
+import { findingPatches } from '../areas';
 import { handsOn, type Act, type Plan } from '../../document/plan';
-import { done, type Work } from '../../kit/units';
+import { asPart, done, type Work } from '../../kit/units';
 import {
   afterAct,
   CLEAR_TABLE,
@@ -74,6 +75,7 @@ export const withoutTables = ({ steps, ...timeline }: TimelineAtTable): Timeline
  * `factor` times as slowly, acts that wait for a stage still wait for what is then seen.
  */
 export function* layingOut(plan: Plan, factor = 1): Work<TimelineAtTable> {
+  yield* asPart(findingPatches(plan), 0, 0);
   const steps: StepAtTable[] = [];
   const spans: WetSpan[] = [];
   const masks: MaskSpan[] = [];
