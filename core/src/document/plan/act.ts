@@ -75,6 +75,8 @@ export const passSchema = z.strictObject({
   /** Share of its areas it covers; spatter and broken strokes leave the rest showing. */
   covers: z.number().min(0.01).max(1),
   shields: z.array(shieldSchema).max(20),
+  /** What it is painted round, pass by pass; `null` for the whites that are gone round anyway. */
+  spares: z.array(id).max(MOST_IN_A_LIST).nullable(),
   /** How a hand painted it on a trial sheet; empty where it is painted as its technique says. */
   strokes: z.array(paintedStrokeSchema).max(2000),
 });

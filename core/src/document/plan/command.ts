@@ -22,6 +22,7 @@ import {
   tableSchema,
   whiteSchema,
 } from './plan';
+import { thingSchema } from './thing';
 import { handActSchema, MOST_ACTS, trialSchema } from './trial';
 import { variantSchema } from './variant';
 
@@ -58,7 +59,15 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('open'), area: id, opening: z.boolean() }),
   z.strictObject({ do: z.literal('letter'), words: wordsSchema }),
   z.strictObject({ do: z.literal('rub-out-words'), words: id }),
-  z.strictObject({ do: z.literal('add-area'), area: areaSchema }),
+  z.strictObject({
+    do: z.literal('add-area'),
+    area: areaSchema,
+    /** The area it lies straight under; left out, it lies over all. */
+    under: id.optional(),
+  }),
+  z.strictObject({ do: z.literal('restack'), order: z.array(id).max(MOST_IN_A_LIST) }),
+  z.strictObject({ do: z.literal('gather'), thing: thingSchema }),
+  z.strictObject({ do: z.literal('single-out'), members: z.array(id).max(MOST_IN_A_LIST) }),
   z.strictObject({ do: z.literal('rename-area'), area: id, name: areaSchema.shape.name }),
   z.strictObject({ do: z.literal('reshape-area'), area: id, outline: areaSchema.shape.outline }),
   z.strictObject({ do: z.literal('remove-area'), area: id }),

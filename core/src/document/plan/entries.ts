@@ -18,3 +18,10 @@ export function changeIn<T extends { id: string }>(list: T[], id: string, change
 
 export const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
   list.filter((entry) => entry.id !== id);
+
+/** Entries in an order of ids; those it does not name come last, as they were. */
+export function byTurn<T extends { id: string }>(list: readonly T[], order: readonly string[]): T[] {
+  const turn = new Map(order.map((id, i) => [id, i]));
+  const turnOf = ({ id }: T): number => turn.get(id) ?? order.length;
+  return list.toSorted((a, b) => turnOf(a) - turnOf(b));
+}

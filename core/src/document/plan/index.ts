@@ -46,12 +46,13 @@ export {
   colourAt,
   representativePoint,
   isPaintedRound,
-  whitesRound,
+  sparedBy,
   isShielded,
   bareLightness,
   lightnessOver,
   topAreaAt,
   layersAt,
+  layersAtPlace,
   maskedAfter,
   wettedThrough,
 } from './painted';
@@ -90,6 +91,9 @@ export {
   type Technique,
   type TechniqueWindow,
 } from './technique';
+export { lowestWithin, relaid, stacked } from './stacking';
+export { asParts, partName, thingOf, type Part } from './parts';
+export { thingSchema, type Thing } from './thing';
 export { MOST_ACTS, pigmentsIn, trialSchema, type HandAct, type Trial } from './trial';
 export { variantsOf, type PaintedVariant } from './painted-variants';
 export { MOST_VARIANTS, type Variant } from './variant';

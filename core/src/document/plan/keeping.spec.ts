@@ -16,7 +16,7 @@ import {
   type Pass,
   type Plan,
   type White,
-  whitesRound,
+  sparedBy,
 } from '.';
 
 const kept = (area: string, way: White['way']): Command => ({
@@ -83,7 +83,7 @@ describe('what lies in a white', () => {
     expect(painted('porthole', addPass('dot', 'porthole', 'dark'))).toBe(true);
     // A flag half of which flies beyond the boat is painted up to it.
     const plan = smallPlan(beside, addPass('flag', 'flag', 'dark'), kept('boat', 'paint-round'));
-    const round = (area: string) => whitesRound(plan, passes(plan)[0], area).map((white) => white.area);
+    const round = (area: string) => sparedBy(plan, passes(plan)[0], area);
     expect(round('flag')).toEqual(['boat']);
     expect(round('sky')).toEqual(['boat']);
   });

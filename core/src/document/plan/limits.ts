@@ -16,7 +16,15 @@ export const MOST_PIGMENTS = 40;
 /** So many entries each list of a plan takes. */
 export const MOST_OF = {
   ...{ areas: MOST_IN_A_LIST, whites: MOST_IN_A_LIST, mixes: MOST_IN_A_LIST, acts: MOST_IN_A_LIST },
-  ...{ pictures: 40, lines: 20_000, words: 60, guides: MOST_IN_A_LIST, resists: 200, trials: 60 },
+  ...{
+    pictures: 40,
+    lines: 20_000,
+    words: 60,
+    guides: MOST_IN_A_LIST,
+    resists: 200,
+    trials: 60,
+    things: 100,
+  },
 } as const;
 type List = keyof typeof MOST_OF;
 

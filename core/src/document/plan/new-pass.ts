@@ -8,6 +8,7 @@ export function newPass(
   const { filmUm, covers, start } = techniqueOf(said.technique);
   return {
     ...{ kind: 'pass', name: '', also: [], filmUm, covers, handsS: null, shields: [], strokes: [] },
+    spares: null,
     start: start === 'wet' ? 'straight-on' : 'when-dry',
     ...said,
   };

@@ -19,7 +19,7 @@ export interface Beginning {
 export function newPlan(beginning: Beginning, studio: Studio): Plan {
   return {
     format: 'kettle-plan',
-    version: 9,
+    version: 10,
     id: beginning.id,
     title: beginning.title,
     brief: briefSchema.parse({ occasion: beginning.occasion, copies: 1, ...beginning.brief }),
@@ -35,6 +35,7 @@ export function newPlan(beginning: Beginning, studio: Studio): Plan {
     guides: [],
     lamp: null,
     areas: [],
+    things: [],
     whites: [],
     resists: [],
     palette: [],

@@ -5,8 +5,9 @@ import { remembered } from '../../kit/units';
 import type { Act, Pass } from './act';
 import { deedOf } from './deed';
 import { covers, laidMix, mixOf, outlineOf, planPaper } from './lookup';
-import { mixOver } from './places';
+import { laidAt, mixOver } from './places';
 import type { Plan, White } from './plan';
+import { liesIn } from './stacking';
 import { LIFT } from './technique';
 
 /** Areas and freehand masks that lie under mask after the first `count` acts. */
@@ -37,26 +38,16 @@ export function representativePoint(plan: Plan, area: string): Point {
 export const isPaintedRound = (way: White['way']): boolean =>
   way === 'paint-round' || way === 'bare' || way === 'permanent-line';
 
-/** So much of an outline's points lies in another that it lies there on the whole: a hand follows no line exactly. */
-const LIES_IN = 0.9;
-
 /**
- * Whites that are gone round while a pass paints an area: those kept off that the pass does not name, unless the area
- * lies in the white, as a lamp on a hull does; then it is what the white is painted with.
+ * Areas that are gone round while a pass paints an area: those the pass says it spares, else the whites kept off; none that
+ * the pass names, nor one the area lies in, as a lamp on a hull does: then it is what that one is painted with.
  */
-export const whitesRound = (plan: Plan, pass: Pass, area: string): White[] =>
-  plan.whites.filter(
-    (white) =>
-      isPaintedRound(white.way) && !pass.areas.includes(white.area) && !liesIn(plan, area, white.area),
+export function sparedBy(plan: Plan, pass: Pass, area: string): string[] {
+  const keptOff = plan.whites.filter(({ way }) => isPaintedRound(way)).map((white) => white.area);
+  return (pass.spares ?? keptOff).filter(
+    (spared) => !pass.areas.includes(spared) && !liesIn(plan, area, spared),
   );
-
-const liesKnown = remembered<boolean>();
-
-const liesIn = (plan: Plan, area: string, other: string): boolean =>
-  liesKnown(plan.areas, `${area} ${other}`, () => {
-    const [ring] = outlineOf(plan, area);
-    return ring.filter((point) => covers(plan, other, point)).length >= LIES_IN * ring.length;
-  });
+}
 
 /** Through which areas an area's heart is wetted, act by act, as long as nothing is drawn, kept or put elsewhere. */
 const wettings = new WeakMap<
@@ -88,19 +79,22 @@ export function wettedThrough(plan: Plan, area: string, index: number): string |
 function wettedThroughEach(plan: Plan, area: string): (string | null)[] {
   const heart = representativePoint(plan, area);
   const held = new Map<string, boolean>();
-  const inside = (other: string): boolean => {
+  return comesThroughEach(plan, (other) => {
     const holds = held.get(other) ?? covers(plan, other, heart);
     held.set(other, holds);
     return holds;
-  };
+  });
+}
+
+/** Through which area each act comes to a place, known by what it lies in; `null` where it does not. */
+function comesThroughEach(plan: Plan, inside: (id: string) => boolean): (string | null)[] {
   const masked = new Set<string>();
   return plan.acts.map((act) => {
     maskOrUnmask(masked, act);
     if (act.kind === 'chore') return null;
     if ([...masked].some(inside)) return null;
     if (act.shields.some(({ area: over, lies }) => inside(over) === (lies === 'over'))) return null;
-    const goesRound = (through: string): boolean =>
-      whitesRound(plan, act, through).some((white) => inside(white.area));
+    const goesRound = (through: string): boolean => sparedBy(plan, act, through).some(inside);
     return act.areas.find((through) => inside(through) && !goesRound(through)) ?? null;
   });
 }
@@ -128,30 +122,40 @@ export function layersAt(plan: Plan, area: string, count: number): readonly Mix[
 }
 
 function layersAfterEach(plan: Plan, area: string): Mix[][] {
+  const through = plan.acts.map((_, index) => wettedThrough(plan, area, index));
+  return layered(plan, through, (pass, by) => mixOver(plan, pass, by));
+}
+
+/** The paint layers after each act at a place, known by what it lies in, bottom first; the first entry is bare paper. */
+export const layersAtPlace = (plan: Plan, at: Point, inside: (id: string) => boolean): Mix[][] =>
+  layered(plan, comesThroughEach(plan, inside), (pass) => laidAt(plan, pass)(at));
+
+function layered(
+  plan: Plan,
+  through: readonly (string | null)[],
+  mixLaid: (pass: Pass, through: string) => string | null,
+): Mix[][] {
   let layers: readonly Layer[] = [];
   const after = plan.acts.map((act, index) => {
-    layers = layersAfterAct(plan, area, layers, act, index);
+    const by = through[index];
+    if (by !== null && act.kind === 'pass') layers = layersAfterPass(plan, layers, act, mixLaid(act, by));
     return layers.map(({ mix }) => mix);
   });
   return [[], ...after];
 }
 
-function layersAfterAct(
+function layersAfterPass(
   plan: Plan,
-  area: string,
   layers: readonly Layer[],
-  act: Act,
-  index: number,
+  pass: Pass,
+  laid: string | null,
 ): readonly Layer[] {
-  if (act.kind !== 'pass' || act.covers < COLOURS_FROM) return layers;
-  if (act.mix === null && act.technique !== LIFT) return layers;
-  const through = wettedThrough(plan, area, index);
-  if (through === null) return layers;
-  const laid = mixOver(plan, act, through);
+  if (pass.covers < COLOURS_FROM) return layers;
+  if (pass.mix === null && pass.technique !== LIFT) return layers;
   if (laid === null)
     return layers.map(({ mix, fast }) => ({ mix: fast ? mix : lifted(planPaper(plan), mix), fast }));
   const mix = mixOf(plan, laid);
-  return [...layers, { mix: laidMix(plan, mix, act.filmUm), fast: mediumOf(mix.medium).waterfast }];
+  return [...layers, { mix: laidMix(plan, mix, pass.filmUm), fast: mediumOf(mix.medium).waterfast }];
 }
 
 /** The area that lies uppermost at a place, one left out if wanted; `null` where none lies. */

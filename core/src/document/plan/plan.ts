@@ -14,6 +14,7 @@ import { areaSchema, pencilLineSchema } from '../../drawing/sketch';
 import { code, id, isoMoment } from '../../kit/units';
 import { actSchema } from './act';
 import { MOST_IN_A_LIST, MOST_OF, MOST_PIGMENTS, TOO_MUCH_IN } from './limits';
+import { thingSchema } from './thing';
 import { pigmentsIn, trialSchema } from './trial';
 import { MOST_VARIANTS, otherwise, variantSchema } from './variant';
 
@@ -116,7 +117,7 @@ export type Station = (typeof STATIONS)[number];
 /** The shape of one card's plan; it stands alone, with frozen copies of all it uses. */
 const planShape = z.strictObject({
   format: z.literal('kettle-plan'),
-  version: z.literal(9),
+  version: z.literal(10),
   id,
   title: z.string().min(1).max(80),
   brief: briefSchema,
@@ -136,6 +137,8 @@ const planShape = z.strictObject({
   /** Where the light comes from; `null` where nobody has said. */
   lamp: lampSchema.nullable(),
   areas: z.array(areaSchema).max(MOST_OF.areas),
+  /** What of it belongs together. */
+  things: z.array(thingSchema).max(MOST_OF.things),
   whites: z.array(whiteSchema).max(MOST_OF.whites),
   /** What is masked freehand. */
   resists: z.array(resistSchema).max(MOST_OF.resists),
@@ -179,6 +182,17 @@ export const planSchema = planShape.superRefine((plan, context) => {
   plan.resists.forEach(({ id }, i) => {
     if (areas.has(id)) refuse(['resists', i, 'id'], `is the id of an area too`);
   });
+  const belonging = new Map<string, string>();
+  const drawn = new Set([...areas, ...resists, ...known(plan.lines)]);
+  plan.things.forEach(({ id, members }, i) =>
+    members.forEach((member, j) => {
+      const path = ['things', i, 'members', j];
+      if (!drawn.has(member)) refuse(path, `nothing is drawn by the name of “${member}”`);
+      const other = belonging.get(member);
+      if (other !== undefined) refuse(path, `belongs to “${other}” too`);
+      belonging.set(member, id);
+    }),
+  );
   plan.palette.forEach((code, i) => {
     if (!pigments.has(code)) refuse(['palette', i], `“${code}” is not among the embedded pigments`);
   });
@@ -199,6 +213,9 @@ export const planSchema = planShape.superRefine((plan, context) => {
       refuse(['acts', i, 'also'], 'clear water is laid alone; lay the colour in a pass of its own');
     act.also.forEach(({ mix }, j) => {
       if (!mixes.has(mix)) refuse(['acts', i, 'also', j, 'mix'], `no mix “${mix}”`);
+    });
+    act.spares?.forEach((area, j) => {
+      if (!areas.has(area)) refuse(['acts', i, 'spares', j], `no area “${area}”`);
     });
     act.shields.forEach(({ area }, j) => {
       if (!areas.has(area)) refuse(['acts', i, 'shields', j, 'area'], `no area “${area}”`);
@@ -237,6 +254,7 @@ export const planSchema = planShape.superRefine((plan, context) => {
     'words',
     'guides',
     'areas',
+    'things',
     'whites',
     'resists',
     'mixes',

@@ -1,9 +1,9 @@
-import { type Act } from './act';
-import { mask, maskTimes, unmask } from './mask-acts';
+import { freeId, mask, maskTimes, unmask } from './mask-acts';
 import { type Plan } from './plan';
+import { gather, keepThings, singleOut } from './parts';
 import { type Trial } from './trial';
 import { dropUnused, embed, mixedFrom } from './embedded';
-import { changeIn, putIn, without } from './entries';
+import { changeIn, byTurn, putIn, without } from './entries';
 import { keepVariants, makeRoom } from './painted-variants';
 import { dropKeeping, planKeeping, UNSAID } from './white-acts';
 import type { Command } from './command';
@@ -73,8 +73,24 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
   open: (plan, { area, opening }) => changeIn(plan.areas, area, { opening: opening || undefined }),
   letter: (plan, { words }) => putIn(plan.words, words),
   'rub-out-words': (plan, { words }) => void (plan.words = without(plan.words, words)),
-  'add-area': (plan, { area }) => void plan.areas.push(area),
-  'rename-area': (plan, { area, name }) => changeIn(plan.areas, area, { name }),
+  'add-area': (plan, { area, under }) => {
+    const at = plan.areas.findIndex(({ id }) => id === under);
+    plan.areas.splice(at < 0 ? plan.areas.length : at, 0, area);
+  },
+  restack: (plan, { order }) => void (plan.areas = byTurn(plan.areas, order)),
+  gather: (plan, { thing }) => gather(plan, thing),
+  'single-out': (plan, { members }) => singleOut(plan, members),
+  'rename-area': (plan, { area, name }) => {
+    changeIn(plan.areas, area, { name });
+    const alike = plan.areas.filter((other) => other.name === name).map(({ id }) => id);
+    const thing = plan.things.find((known) => known.name === name);
+    // Several areas of one name are one thing.
+    if (alike.length > 1)
+      gather(plan, {
+        ...{ id: thing?.id ?? freeId(plan.things, `thing-${area}`), name },
+        members: [...(thing?.members ?? []), ...alike],
+      });
+  },
   'reshape-area': (plan, { area, outline }) => changeIn(plan.areas, area, { outline }),
   'remove-area': (plan, { area }) => {
     plan.areas = without(plan.areas, area);
@@ -84,7 +100,9 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     dropKeeping(plan, area);
     for (const act of plan.acts) {
       act.areas = act.areas.filter((a) => a !== area);
-      if (act.kind === 'pass') act.shields = act.shields.filter((shield) => shield.area !== area);
+      if (act.kind !== 'pass') continue;
+      act.shields = act.shields.filter((shield) => shield.area !== area);
+      act.spares = act.spares?.filter((spared) => spared !== area) ?? null;
     }
     dropUnused(plan);
   },
@@ -169,11 +187,7 @@ const RUNS: { [D in Command['do']]: Run<D> } = {
     const [moved] = plan.acts.splice(from, 1);
     plan.acts.splice(to, 0, moved);
   },
-  'order-acts': (plan, { order }) => {
-    const turn = new Map(order.map((act, i) => [act, i]));
-    const turnOf = ({ id }: Act): number => turn.get(id) ?? order.length;
-    plan.acts.sort((a, b) => turnOf(a) - turnOf(b));
-  },
+  'order-acts': (plan, { order }) => void (plan.acts = byTurn(plan.acts, order)),
   'remove-act': (plan, { act }) => void (plan.acts = without(plan.acts, act)),
   'set-table': (plan, { change }) => void Object.assign(plan.table, change),
   vary: (plan, { variant }) => {
@@ -209,4 +223,5 @@ export function runCommand(plan: Plan, command: Command): void {
   // The table pairs each name with its own command; the compiler cannot follow that through a union.
   (RUNS[command.do] as (plan: Plan, command: Command) => void)(plan, command);
   keepVariants(plan);
+  keepThings(plan);
 }

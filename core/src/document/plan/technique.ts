@@ -35,6 +35,8 @@ export interface Technique {
   readonly window?: TechniqueWindow;
   /** Of a wash that grows weaker the last strokes carry this share of the first one's strength. */
   readonly fadesTo?: number;
+  /** It is painted stroke by stroke, not filled evenly. */
+  readonly strokes?: true;
   /** Said only of what leaves no water. */
   readonly wets?: false;
   /** It runs on over edges a brush would stop at. */
@@ -200,6 +202,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    strokes: true,
     advice: 'Strength may vary; leave broken edges.',
   },
   {
@@ -211,6 +214,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 0.5,
+    strokes: true,
     advice: 'Little on the brush, wiped once; flat over the grain, no second stroke.',
   },
   {
@@ -222,6 +226,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    strokes: true,
     rests: true,
     advice: 'Fine point, paper bone dry.',
   },
@@ -234,6 +239,7 @@ export const TECHNIQUES: readonly Technique[] = [
     start: 'dry',
     pigment: true,
     covers: 1,
+    strokes: true,
     rests: true,
     advice: 'Little paint on the nib, a stroke on scrap first; paper bone dry.',
   },

@@ -83,7 +83,37 @@ const PLAN_STEPS: Readonly<Record<number, (old: Json) => Json>> = {
   }),
   // Version 8 laid one mix in a pass, and painted all copies alike.
   8: (old) => ({ ...old, version: 9, acts: passesOf(old['acts'], { also: [] }), variants: [] }),
+  // Version 9 knew areas one by one, every pass went round the same whites, and a word was as many areas as it has letters.
+  9: (old) => ({
+    ...old,
+    version: 10,
+    acts: passesOf(old['acts'], { spares: null }),
+    things: wordsOf(old['areas'], old['words']),
+  }),
 };
+
+/** Letters that were made of one text, as things: they were named by it. A damaged list is refused where it is read. */
+function wordsOf(areas: unknown, words: unknown): Json[] {
+  if (!Array.isArray(areas) || !Array.isArray(words)) return [];
+  const taken = new Set<unknown>();
+  return words.flatMap((entry): Json[] => {
+    const { id, text } = asObject(entry, 'words');
+    const said = typeof text === 'string' ? text.slice(0, LETTERED) : '';
+    const members = areas
+      .map((area) => asObject(area, 'areas'))
+      .filter(
+        ({ name }) =>
+          typeof name === 'string' && (name.startsWith(`${said}: `) || name.startsWith(`${said}, part `)),
+      )
+      .map((area) => area['id'])
+      .filter((area) => !taken.has(area));
+    members.forEach((area) => taken.add(area));
+    return said === '' || members.length < 2 ? [] : [{ id: `thing-${String(id)}`, name: said, members }];
+  });
+}
+
+/** Letters were named by so much of their text. */
+const LETTERED = 40;
 
 /** What a house of before knew no choice of. */
 const MILD: Json = { backruns: 'avoided', weights: {} };
@@ -135,7 +165,7 @@ const STUDIO_STEPS: typeof PLAN_STEPS = {
   5: (old) => ({ ...old, version: 6, rules: { ...asObject(old['rules'], 'rules'), ...MILD } }),
 };
 
-export const PLAN_VERSION = 9;
+export const PLAN_VERSION = 10;
 export const STUDIO_VERSION = 6;
 
 /** Reads a plan of any released version from JSON. Throws `BadInput` naming the field for a foreign, newer or damaged one. */

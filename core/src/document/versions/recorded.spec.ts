@@ -24,7 +24,7 @@ describe('a journal', () => {
   it('recorded in an earlier version is replayed in that version, and lifted with the plan', () => {
     for (const version of [8, null]) {
       const plan = planAfter(v8, [{ version, patches: added(V8_PASS, v8) }]);
-      expect(plan.acts.at(-1)).toEqual({ ...V8_PASS, also: [] });
+      expect(plan.acts.at(-1)).toEqual({ ...V8_PASS, also: [], spares: null });
       // What it gives is a plan of today in every part.
       expect(readPlan(JSON.parse(JSON.stringify(plan)))).toEqual(plan);
     }
@@ -42,7 +42,10 @@ describe('a journal', () => {
         { version: older, patches: added(V8_PASS, v8) },
         { version: newer, patches: added(clear, after) },
       ]);
-      expect(plan.acts.slice(-2)).toEqual([{ ...V8_PASS, also: [] }, clear]);
+      expect(plan.acts.slice(-2)).toEqual([
+        { ...V8_PASS, also: [], spares: null },
+        { ...clear, spares: null },
+      ]);
     }
   });
 

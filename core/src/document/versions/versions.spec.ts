@@ -15,7 +15,17 @@ const RULES = {
   ...{ backruns: 'avoided', weights: {} },
 };
 const TABLE = { boards: 1, hands: 1 };
-const LATER = { version: 9, variants: [], table: TABLE, trials: [], pictures: [], resists: [], rules: RULES };
+const LATER = {
+  ...{ version: 10, things: [] },
+  variants: [],
+  table: TABLE,
+  trials: [],
+  pictures: [],
+  resists: [],
+  rules: RULES,
+};
+
+const THINGS = { version: 10, things: [] };
 
 const BOX = {
   ...{ box: [], ownPigments: [], moods: [] },
@@ -28,7 +38,7 @@ const whitesOf = (old: Record<string, unknown>): object[] =>
 /** Passes of before, which laid one mix and did not know some more. */
 const passesNow = (old: Record<string, unknown>, more: object = {}): object[] =>
   (old['acts'] as { kind: string }[]).map((act) =>
-    act.kind === 'pass' ? { ...act, also: [], ...more } : act,
+    act.kind === 'pass' ? { ...act, also: [], spares: null, ...more } : act,
   );
 
 /** Passes and mixes of before version 6, and the dish they were mixed on. */
@@ -41,6 +51,19 @@ const beforeShields = (old: Record<string, unknown>) => ({
   palette: (old['embedded'] as { pigments: { code: string }[] }).pigments.map(({ code }) => code),
 });
 
+/** A plan of version 9 with a word on it, and its letters as areas. */
+function letteredOf(old: Record<string, unknown>): Record<string, unknown> {
+  const words = {
+    ...{ id: 'w', text: 'Joy', font: 'serif', capHeightMm: 9, from: [20, 30], to: [100, 30], archMm: 0 },
+    ...{ slantDeg: 0, spacingMm: 0, set: 'middle' },
+  };
+  const letters = ['J', 'o', 'y'].map((char, i) => ({
+    ...{ id: `letter-${i}`, name: `Joy: ${char}` },
+    outline: [[20, 29, 28].map((y, k) => [20 + 10 * i + k, y])],
+  }));
+  return { ...old, words: [words], areas: [...(old['areas'] as object[]), ...letters] };
+}
+
 /** Rules of a house that weighed every check alike. */
 const weighed = (old: Record<string, unknown>): object => ({
   ...(old['rules'] as object),
@@ -51,7 +74,7 @@ describe('released versions', () => {
   it('opens a plan of version 1 as it was meant', () => {
     const old = fixture('plan-v1');
     const plan = readPlan(old);
-    expect(plan.version).toBe(9);
+    expect(plan.version).toBe(10);
     expect(plan.card.envelope).toEqual((old['brief'] as { envelope: unknown }).envelope);
     expect('envelope' in plan.brief).toBe(false);
     expect(plan.notNeeded).toEqual([]);
@@ -71,7 +94,7 @@ describe('released versions', () => {
     });
   });
 
-  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, of version 7 with one board, of version 8 with one mix in a pass, and one of version 9 unchanged', () => {
+  it('opens a plan of version 4 with its whites kept as they were, of version 5 with all of its areas covered, of version 6 with no sheet, of version 7 with one board, of version 8 with one mix in a pass', () => {
     const old = fixture('plan-v4');
     expect(readPlan(old)).toEqual({
       ...{ ...old, ...LATER, ...beforeShields(old) },
@@ -79,14 +102,23 @@ describe('released versions', () => {
     });
     const whites = fixture('plan-v5');
     expect(readPlan(whites)).toEqual({
-      ...{ ...whites, version: 9, variants: [], table: TABLE, trials: [], ...beforeShields(whites) },
+      ...{
+        ...whites,
+        version: 10,
+        things: [],
+        variants: [],
+        table: TABLE,
+        trials: [],
+        ...beforeShields(whites),
+      },
       rules: weighed(whites),
     });
     const dish = fixture('plan-v6');
     expect(readPlan(dish)).toEqual({
       ...{
         ...dish,
-        version: 9,
+        version: 10,
+        things: [],
         variants: [],
         table: TABLE,
         trials: [],
@@ -96,12 +128,24 @@ describe('released versions', () => {
     });
     const sheets = fixture('plan-v7');
     expect(readPlan(sheets)).toEqual({
-      ...{ ...sheets, version: 9, variants: [], table: TABLE, acts: passesNow(sheets) },
+      ...{ ...sheets, version: 10, things: [], variants: [], table: TABLE, acts: passesNow(sheets) },
       rules: weighed(sheets),
     });
     const alike = fixture('plan-v8');
-    expect(readPlan(alike)).toEqual({ ...alike, version: 9, variants: [], acts: passesNow(alike) });
-    expect(readPlan(fixture('plan-v9'))).toEqual(fixture('plan-v9'));
+    expect(readPlan(alike)).toEqual({ ...alike, ...THINGS, variants: [], acts: passesNow(alike) });
+  });
+
+  it('opens a plan of version 9 with the letters of a word as one thing, and one of version 10 unchanged', () => {
+    const old = fixture('plan-v9');
+    const spared = (old['acts'] as { kind: string }[]).map((act) =>
+      act.kind === 'pass' ? { ...act, spares: null } : act,
+    );
+    expect(readPlan(old)).toEqual({ ...old, ...THINGS, acts: spared });
+    const lettered = letteredOf(old);
+    expect(readPlan(lettered).things).toEqual([
+      { id: 'thing-w', name: 'Joy', members: ['letter-0', 'letter-1', 'letter-2'] },
+    ]);
+    expect(readPlan(fixture('plan-v10'))).toEqual(fixture('plan-v10'));
   });
 
   it('opens older studios without evenings, people or drawings or paint box, and one of version 5 unchanged', () => {

@@ -70,7 +70,7 @@ describe('a .kettle file', () => {
     ['another zip', zipSync({ 'a.txt': strToU8('x') }), 'plan.json', /missing/],
     ['broken JSON', packed('{"format": "kettle-plan", }'), 'plan.json', /position 26/],
     ['foreign', changed({ format: 'other' }), 'format', /another program/],
-    ['newer', changed({ version: 10 }), 'version', /newer.*untouched/],
+    ['newer', changed({ version: 11 }), 'version', /newer.*untouched/],
     ['nonsense version', changed({ version: 'two' }), 'version', /whole number/],
     ['damaged field', changed({ climate: { tempC: 20, rh: 55, airMs: 0 } }), 'climate.rh', /fraction/],
     ['extra field', changed({ extra: 1 }), 'extra', /unknown key/],

@@ -14,7 +14,7 @@ const layers: SheetLayer[] = [
   { name: 'sky & sea', lies: 'multiplied', picture: picture(128, 255) },
   { name: 'mask', lies: 'over', picture: picture(10, 255), hidden: true },
 ];
-const file = writeOpenRaster(layers, 0.5);
+const file = writeOpenRaster(layers, 8);
 
 it('has a layer for each pass, the uppermost first, and says how they lie', () => {
   const entries = unzipSync(file);
@@ -38,9 +38,9 @@ it('has a layer for each pass, the uppermost first, and says how they lie', () =
 
 it('its whole picture has the true size and leaves the mask out', () => {
   const merged = mergedPicture(file);
-  expect(readHead(merged)).toMatchObject({ kind: 'png', widthPx: 12, heightPx: 6 });
-  // Twelve pixels at this density are the two millimetres of four cells.
-  expect((25.4 * 12) / readHead(merged).dpi!).toBeCloseTo(2, 2);
+  expect(readHead(merged)).toMatchObject({ kind: 'png', widthPx: 4, heightPx: 2 });
+  // Four pixels at this density are half a millimetre.
+  expect((25.4 * 4) / readHead(merged).dpi!).toBeCloseTo(0.5, 2);
 });
 
 it('what is no such file is refused in words', () => {

@@ -1,5 +1,6 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { writePng } from '../formats';
+import { MM_PER_INCH } from '../../kit/units';
 import { laidOver, type SheetLayer } from '../../advice/trials';
 
 const MEDIA_TYPE = 'image/openraster';
@@ -13,12 +14,10 @@ const THUMBNAIL_PX = 256;
 
 /**
  * A sheet as an OpenRaster file, a layer for each pass and the mask above them (OpenRaster 0.0.5, freedesktop.org).
- * `layers` stand from the paper up; cells are `cellMm` wide, which the pictures state as their true size.
+ * `layers` stand from the paper up; they have `pxPerMm` pixels to the mm, which the pictures state as their true size.
  */
-export function writeOpenRaster(layers: readonly SheetLayer[], cellMm: number): Uint8Array {
-  const times = timesLarger(cellMm);
-  const dpi = (times * 25.4) / cellMm;
-  const large = layers.map((layer) => ({ ...layer, picture: enlarged(layer.picture, times) }));
+export function writeOpenRaster(layers: readonly SheetLayer[], pxPerMm: number): Uint8Array {
+  const dpi = pxPerMm * MM_PER_INCH;
   const merged = layers
     .slice(1)
     .filter(({ hidden }) => !hidden)
@@ -26,38 +25,18 @@ export function writeOpenRaster(layers: readonly SheetLayer[], cellMm: number): 
   const entries: Zippable = {
     // First and unpacked, so that the file can be told by its beginning.
     mimetype: [strToU8(MEDIA_TYPE), { level: 0 }],
-    'stack.xml': strToU8(stackOf(large, dpi)),
-    [MERGED]: png(enlarged(merged, times), dpi),
+    'stack.xml': strToU8(stackOf(layers, dpi)),
+    [MERGED]: png(merged, dpi),
     'Thumbnails/thumbnail.png': png(smaller(merged), dpi),
   };
-  large.forEach(({ picture }, i) => {
+  layers.forEach(({ picture }, i) => {
     entries[`data/layer-${i}.png`] = png(picture, dpi);
   });
   return zipSync(entries, { mtime: ZIP_DATE });
 }
 
 /** A sheet as a picture that states its true size. */
-export function sheetPng(picture: Pixels, cellMm: number): Uint8Array {
-  const times = timesLarger(cellMm);
-  return png(enlarged(picture, times), (times * 25.4) / cellMm);
-}
-
-/** Pictures of fewer dots an inch are often taken not to say their size at all. */
-const LEAST_DPI = 150;
-
-const timesLarger = (cellMm: number): number => Math.max(1, Math.ceil((LEAST_DPI * cellMm) / 25.4));
-
-/** Every pixel so many times across and down. */
-function enlarged({ columns, rows, rgba }: Pixels, times: number): Pixels {
-  if (times === 1) return { columns, rows, rgba };
-  const [width, height] = [columns * times, rows * times];
-  const from = new Uint32Array(rgba.buffer, rgba.byteOffset, columns * rows);
-  const to = new Uint32Array(width * height);
-  for (let row = 0; row < height; row++)
-    for (let column = 0; column < width; column++)
-      to[row * width + column] = from[Math.floor(row / times) * columns + Math.floor(column / times)];
-  return { columns: width, rows: height, rgba: new Uint8ClampedArray(to.buffer) };
-}
+export const sheetPng = (picture: Pixels, pxPerMm: number): Uint8Array => png(picture, pxPerMm * MM_PER_INCH);
 
 function stackOf(layers: readonly SheetLayer[], dpi: number): string {
   const { columns, rows } = layers[0].picture;

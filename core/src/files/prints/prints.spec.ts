@@ -182,8 +182,8 @@ describe('a shield', () => {
   it('covers its area and no more, or all of the panel but the area, and is cut along its edge at true size', () => {
     const boat = 'M60 20L80 20L80 40L60 40Z';
     const [shield, reverse] = [
-      shieldSheet(smallPlan(), 'boat', false),
-      shieldSheet(smallPlan(), 'boat', true),
+      shieldSheet(smallPlan(), ['boat'], false),
+      shieldSheet(smallPlan(), ['boat'], true),
     ];
     for (const svg of [shield, reverse]) {
       expect(svg).toContain(`<path class="cut" d="${boat}"/>`);

@@ -1,12 +1,14 @@
-import { areaOf, paintedOf, type Plan } from '../../document/plan';
+import { asParts, outlineOf, paintedOf, type Plan } from '../../document/plan';
+import { listed } from '../../kit/units';
 import { panelSheet, svgPath } from './panel-sheet';
 
 /**
- * A shield of paper for one area at true size: cut out along its edge, the piece covers the area, and the sheet it came from
+ * A shield of paper for an area, or all parts of a thing, at true size: cut out along its edge, the piece covers the area, and the sheet it came from
  * everything else. `reverse` leaves the area open: what is cut out then falls away.
  */
-export function shieldSheet(plan: Plan, area: string, reverse: boolean): string {
-  const { name, outline } = areaOf(plan, area);
+export function shieldSheet(plan: Plan, areas: readonly string[], reverse: boolean): string {
+  const outline = areas.flatMap((area) => outlineOf(plan, area));
+  const name = listed(asParts(plan, areas).map((part) => part.name));
   const { widthMm, heightMm } = paintedOf(plan).panel;
   const sheet = [
     [0, 0],

@@ -8,11 +8,12 @@ export { deltaE00 } from './difference';
 export { EYES, type EyeMatrix, type EyesId } from './eyes';
 export { labPlane } from './plane';
 export { atScreenEdge, hexOf, labOfHex, labOfLight, oklabOf, onScreen } from './display';
-export { colourGap, gapInWords, hueName, type ColourGap } from './words';
+export { colourGap, colourName, gapInWords, hueName, type ColourGap } from './words';
 export { hexSchema, labSchema } from './schema';
 export {
   BYTE_OF_LIGHT,
   BYTE_STEPS,
+  byteOfLight,
   CHROMA_HALVINGS,
   CONE_ROOTS_TO_LIGHTNESS,
   CONES_TO_SRGB,

@@ -47,7 +47,8 @@ export const LIGHT_OF_BYTE: Float64Array = Float64Array.from({ length: 256 }, (_
 const fits = (r: number, g: number, b: number): boolean =>
   Math.min(r, g, b) >= -SCREEN_EDGE && Math.max(r, g, b) <= 1 + SCREEN_EDGE;
 
-const byteOf = (light: number): number =>
+/** The byte of the screen (IEC 61966-2-1) that shows so much linear light, 0…1. */
+export const byteOfLight = (light: number): number =>
   BYTE_OF_LIGHT[Math.floor(Math.sqrt(Math.min(1, Math.max(0, light))) * (BYTE_STEPS - 1) + 0.5)];
 
 const cube = (x: number): number => x * x * x;
@@ -61,9 +62,9 @@ export function putPixel(r: number, g: number, b: number, rgba: Uint8ClampedArra
   pixel[1] = g;
   pixel[2] = b;
   if (!fits(r, g, b)) reduceChroma();
-  rgba[at] = byteOf(pixel[0]);
-  rgba[at + 1] = byteOf(pixel[1]);
-  rgba[at + 2] = byteOf(pixel[2]);
+  rgba[at] = byteOfLight(pixel[0]);
+  rgba[at + 1] = byteOfLight(pixel[1]);
+  rgba[at + 2] = byteOfLight(pixel[2]);
   rgba[at + 3] = 255;
 }
 

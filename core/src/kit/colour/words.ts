@@ -48,3 +48,26 @@ const HUE_NAMES: readonly (readonly [from: number, name: string])[] = [
 export function hueName(degrees: number): string {
   return HUE_NAMES.filter(([from]) => degrees >= from).at(-1)![1];
 }
+
+/** Of less chroma than this a colour has no hue to the eye; at so light, or so dark, it is pale, or dark. Ours. */
+const NO_HUE = 5;
+const PALE_L = 80;
+const DARK_L = 35;
+
+/** Warm hues have names of their own when they are dark: there is no dark orange, but brown. */
+const DARK_NAMES: Readonly<Record<string, string>> = {
+  orange: 'brown',
+  yellow: 'olive',
+  'lemon green': 'olive',
+};
+/** Warm hues this dark go by those names, L*. */
+const BROWN_L = 55;
+
+/** What a colour is called, by its hue and its lightness: a pale rose, a brown, a dark blue. */
+export function colourName(lab: Lab): string {
+  const [lightness] = lab;
+  const hue = chromaOf(lab) < NO_HUE ? 'grey' : hueName(hueOf(lab));
+  if (lightness < BROWN_L && hue in DARK_NAMES) return DARK_NAMES[hue];
+  if (lightness > PALE_L) return `pale ${hue}`;
+  return lightness < DARK_L ? `dark ${hue}` : hue;
+}

@@ -7,3 +7,4 @@ export { asPart, done, type Work } from './work';
 export { leastBetween } from './golden-section';
 export { chance, normal } from './chance';
 export { remembered } from './remembered';
+export { listed } from './listed';

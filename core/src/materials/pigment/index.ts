@@ -27,8 +27,16 @@ export {
   type MatchedMix,
   type MatchRequest,
 } from './match';
-export { GREY_CHROMA, MUTED_BELOW, muddinessOf, NEAR_COMPLEMENTS, type Muddiness, type Verdict } from './mud';
-export { meetingOf, type Meeting } from './third-colour';
+export {
+  GREY_CHROMA,
+  isGrey,
+  MUTED_BELOW,
+  muddinessOf,
+  NEAR_COMPLEMENTS,
+  type Muddiness,
+  type Verdict,
+} from './mud';
+export { meetingOf, meetingOfThree, type Meeting } from './third-colour';
 export { glazeOrders, MAX_GLAZES, type GlazeOrder } from './glaze-order';
 export { strengthFor, type StrengthAnswer } from './strength-for';
 export { lifted, liftedResidue, liftReach, type LiftReach } from './lifting';

@@ -6,6 +6,13 @@ import type { Mix } from './mix';
 /** Below this chroma a colour counts as grey. */
 export const GREY_CHROMA = 18;
 
+/** A colour so much darker than the paper has its full chroma to show; the paler, the less makes it a colour, L*. Ours. */
+const FULL_DEPTH_L = 30;
+
+/** Whether a colour counts as grey on paper so light: a pale salmon has little chroma, and is no grey. */
+export const isGrey = (lab: Lab, bareL: number): boolean =>
+  chromaOf(lab) < GREY_CHROMA * Math.min(1, Math.max(0, bareL - lab[0]) / FULL_DEPTH_L);
+
 /** Ingredients greyer than this have no colour to lose. */
 const LEAST_CHROMA = 8;
 
@@ -50,12 +57,13 @@ export function muddinessOf(mix: Mix, paper: Paper, wanted: Lab | null = null): 
     chroma < LEAST_CHROMA ? 0 : lostChroma * (0.75 + 0.25 * Math.min(1, lostLight / FULL_LOSS_OF_LIGHT));
   const hues = alone.map(({ lab }) => lab);
   const opposites = hues.length === 2 && hueApart(hues[0], hues[1]) >= NEAR_COMPLEMENTS;
-  const greyWanted = wanted !== null && chromaOf(wanted) < GREY_CHROMA;
-  return { muddiness, verdict: verdictOf(muddiness, chromaOf(dry), opposites || greyWanted), dry };
+  const [bareL] = glazeLab(paper, []);
+  const greyWanted = wanted !== null && isGrey(wanted, bareL);
+  return { muddiness, verdict: verdictOf(muddiness, isGrey(dry, bareL), opposites || greyWanted), dry };
 }
 
-function verdictOf(muddiness: number, chroma: number, meantToBeGrey: boolean): Verdict {
+function verdictOf(muddiness: number, grey: boolean, meantToBeGrey: boolean): Verdict {
   if (muddiness < CLEAN_BELOW) return 'clean';
-  if (muddiness <= MUTED_BELOW || chroma >= GREY_CHROMA) return 'muted';
+  if (muddiness <= MUTED_BELOW || !grey) return 'muted';
   return meantToBeGrey ? 'neutral' : 'mud';
 }

@@ -26,7 +26,7 @@ export interface PaintTile {
   readonly loads: Float32Array;
   /** 0…1, `[pixel]`. */
   readonly wetness: Float32Array;
-  /** `[pixel · n + band]`. */
+  /** `[pixel · n + band]`; arrays that were given once are not changed but by `fold`. */
   readonly dryGround: Float32Array;
   readonly wetGround: Float32Array;
   /** What is seen, `[pixel · 4 + channel]`. */

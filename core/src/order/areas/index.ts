@@ -11,6 +11,7 @@ export { cutOutArea, joinAreas, splitArea } from './reshape';
 export { drawnFootprint, fluidMl, footprint } from './footprint';
 export { findingPatches, nearPatches, patchesIn, patchesOf, type Patch } from './patches';
 export { reachedBy } from './reach';
+export { sameShape } from './same-shape';
 export { areasTouch, patchesParted, touchingAreas } from './touching';
 export { inscribedCircle } from './inscribed';
 export { measuringWidths, widthsOf, type Widths } from './widths';

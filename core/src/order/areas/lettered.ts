@@ -1,7 +1,7 @@
 import { bounds, contains, middleOf, polygonArea, type Point, type Polygon } from '../../kit/geometry';
 import type { Setting, Words } from '../../drawing/lettering';
-import type { Command } from '../../document/plan';
-import type { PencilLine, PencilPoint } from '../../drawing/sketch';
+import { LONGEST_NAME, type Command } from '../../document/plan';
+import type { Area, PencilLine, PencilPoint } from '../../drawing/sketch';
 import { filled, stroked } from './combine';
 
 /** A dot smaller than this is no area to paint, mm². */
@@ -39,7 +39,7 @@ export function handLettered(
   return { lines: own.map(({ id }) => id), leftMm: left - x, rightMm: x + width - left - wide };
 }
 
-/** What makes areas of hand lettering drawn with a pen of a width, mm: whatever of it hangs together is one. */
+/** What makes areas, and of them one thing, of hand lettering drawn with a pen of a width, mm: whatever of it hangs together is one area. */
 export function areasOfHand(
   text: string,
   lines: readonly PencilLine[],
@@ -47,18 +47,28 @@ export function areasOfHand(
   newId: () => string,
 ): Command[] {
   const drawn = lines.map(({ points }) => points.map(([x, y]): Point => [x, y]));
-  return stroked(drawn, penMm)
+  const areas = stroked(drawn, penMm)
     .sort((a, b) => bounds(a)[0] - bounds(b)[0])
-    .map((outline, i, { length }): Command => {
+    .map((outline, i, { length }): Area => {
       const part = length === 1 ? '' : `, part ${i + 1}`;
       return {
-        do: 'add-area',
-        area: {
-          ...{ id: newId(), name: `${text.slice(0, 40)}${part}`, outline },
-          lines: linesOn(outline, lines),
-        },
+        ...{ id: newId(), name: `${text.slice(0, LONGEST_SAID)}${part}`, outline },
+        lines: linesOn(outline, lines),
       };
     });
+  return asThing(text, areas);
+}
+
+/** A thing has no longer name than so much of its text. */
+const LONGEST_SAID = 40;
+
+/** Areas that are added, and belong together. */
+function asThing(text: string, areas: readonly Area[]): Command[] {
+  const added = areas.map((area): Command => ({ do: 'add-area', area }));
+  if (areas.length < 2) return added;
+  const members = areas.map(({ id }) => id);
+  const thing = { id: `thing-${members[0]}`, name: text.slice(0, LONGEST_SAID), members };
+  return [...added, { do: 'gather', thing }];
 }
 
 const linesOn = (outline: Polygon, lines: readonly PencilLine[]): string[] =>
@@ -66,22 +76,24 @@ const linesOn = (outline: Polygon, lines: readonly PencilLine[]): string[] =>
 
 /**
  * What makes areas of words: each letter, or what letters that flow into one another make together, with its counters as
- * holes. They are named by the letters from left to right.
+ * holes. They are named by the letters from left to right, and together are one thing.
  */
 export function areasOfWords(words: Words, { letters }: Setting, newId: () => string): Command[] {
   const regions = filled(letters.flatMap(({ contours }) => contours)).filter(
     (region) => polygonArea(region) > DOT_MM2,
   );
   const placed = letters.map(({ char, contours }) => ({ char, at: middleOf([contours.flat()])[0] }));
-  return regions
+  const areas = regions
     .map((outline) => ({ outline, box: bounds(outline) }))
     .sort((a, b) => a.box[0] - b.box[0])
-    .map(({ outline, box: [x, , width] }): Command => {
+    .map(({ outline, box: [x, , width] }): Area => {
       const within = placed.filter(({ char, at }) => char.trim() !== '' && at >= x && at <= x + width);
       const said = within.map(({ char }) => char).join('');
       return {
-        do: 'add-area',
-        area: { id: newId(), name: `${words.text.slice(0, 40)}: ${said || 'dot'}`.slice(0, 60), outline },
+        id: newId(),
+        name: `${words.text.slice(0, LONGEST_SAID)}: ${said || 'dot'}`.slice(0, LONGEST_NAME),
+        outline,
       };
     });
+  return asThing(words.text, areas);
 }

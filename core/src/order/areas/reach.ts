@@ -1,9 +1,9 @@
-import { whitesRound, type Pass, type Plan } from '../../document/plan';
+import { sparedBy, type Pass, type Plan } from '../../document/plan';
 import { patchesIn, type Patch } from './patches';
 
 /**
  * The patches a pass wets, each with the area it names through which it comes there: those of its areas that are not under
- * mask, not covered by what is laid on the sheet, and not in a white that is gone round. `masked` are the areas and freehand
+ * mask, not covered by what is laid on the sheet, and not in what the pass is painted round. `masked` are the areas and freehand
  * masks under fluid.
  */
 export function reachedBy(
@@ -13,7 +13,7 @@ export function reachedBy(
 ): ReadonlyMap<Patch, string> {
   const reached = new Map<Patch, string>();
   for (const through of pass.areas) {
-    const round = whitesRound(plan, pass, through).map(({ area }) => area);
+    const round = sparedBy(plan, pass, through);
     for (const patch of patchesIn(plan, through)) {
       if (reached.has(patch)) continue;
       const lies = (id: string): boolean => patch.under.includes(id);

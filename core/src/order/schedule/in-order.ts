@@ -3,7 +3,7 @@ import { lagName, sequence, sequenceRequestSchema, type Lag, type SequenceReques
 import type { Work } from '../../kit/units';
 import { driesAfter, findingLags } from './lags';
 import { keepsWindows } from './kept-windows';
-import { layingOut, type Timeline } from './timeline';
+import { layingOut, type TimelineAtTable } from './timeline';
 
 /** Another order of the same acts: it ends sooner, or keeps windows that are missed as things stand. */
 export interface BetterOrder {
@@ -28,7 +28,7 @@ const ALL_DRY = '·';
 const WORTH_S = 60;
 
 /** What lies between the acts of painting, in whatever order they are done, for the sequencer; `null` where there is nothing to put in order. */
-export function* paintingOf(plan: Plan, timeline: Timeline): Work<SequenceRequest | null> {
+export function* paintingOf(plan: Plan, timeline: TimelineAtTable): Work<SequenceRequest | null> {
   const acts = plan.acts.slice(0, firstFinishing(plan));
   if (timeline.never.length > 0 || acts.length < 2) return null;
   // Finishing waits until all is dry, so that is what ends last.

@@ -20,15 +20,18 @@ export {
   type Table,
   type Wait,
 } from './table';
+export { driedWarm } from './dried-warm';
 export { dryBand } from './bands';
 export { findingWaits, idleWaits, type IdleWait } from './meanwhile';
 export { meetsWet, type MeetsWet } from './meets-wet';
 export { possibleStarts, type PossibleStart } from './starts';
 export { keepsWindows, windowsLeft, type WindowLeft } from './kept-windows';
+export { patchStates, type PatchState } from './patch-states';
 export { windowOf, type Window } from './windows';
 export {
   layingOut,
   layOut,
+  tableAt,
   withoutTables,
   type MaskSpan,
   type Step,

@@ -1,19 +1,20 @@
-import { touchingAreas } from '../areas';
+import { nearPatches, patchesIn, touchingAreas } from '../areas';
 import { setsAfter } from '../../drawing/masking';
 import { deedOf, choreOf, maskOn, techniqueOf, type Act, type Pass, type Plan } from '../../document/plan';
 import type { Lag } from '../sequencing';
 import { done, type Work } from '../../kit/units';
-import { dryAt, reachedAt, type LaidWash } from './table';
-import type { Timeline } from './timeline';
+import { comesTo, dryAt, reachedAt, type LaidWash } from './table';
+import type { Timeline, TimelineAtTable } from './timeline';
 import { windowOf } from './windows';
 
 /** What must lie between every two of these acts, as they stand in order: what touches keeps its order and its drying. */
-export function* findingLags(plan: Plan, timeline: Timeline, acts: readonly Act[]): Work<Lag[]> {
+export function* findingLags(plan: Plan, timeline: TimelineAtTable, acts: readonly Act[]): Work<Lag[]> {
+  const touch = meeting(plan, timeline);
   const lags: Lag[] = [];
   for (const [j, to] of acts.entries()) {
     yield j / acts.length;
     for (const from of acts.slice(0, j)) {
-      const lag = between(plan, timeline, from, to);
+      const lag = between(plan, timeline, from, to, touch);
       if (lag) lags.push({ from: from.id, to: to.id, fromEdge: 'end', ...lag });
     }
   }
@@ -21,17 +22,43 @@ export function* findingLags(plan: Plan, timeline: Timeline, acts: readonly Act[
 }
 
 /** The same in one go. */
-export const lagsOf = (plan: Plan, timeline: Timeline, acts: readonly Act[]): Lag[] =>
+export const lagsOf = (plan: Plan, timeline: TimelineAtTable, acts: readonly Act[]): Lag[] =>
   done(findingLags(plan, timeline, acts));
 
+type Touch = (from: Act, to: Act) => boolean;
+
+/** Whether what two acts are done to lies so near that water goes over: told by the patches each comes to as the plan stands. */
+function meeting(plan: Plan, { steps }: TimelineAtTable): Touch {
+  const near = nearPatches(plan);
+  const places = new Map(
+    steps.map(({ act, before }) => [
+      act.id,
+      new Set([...comesTo(plan, act, before).keys()].map(({ index }) => index)),
+    ]),
+  );
+  // Drops of mask have no patch of their own.
+  const isSprayed = ({ areas }: Act): boolean => areas.some((area) => patchesIn(plan, area).length === 0);
+  return (from, to) => {
+    if (isSprayed(from) || isSprayed(to)) return touchingAreas(plan, to.areas, from.areas).length > 0;
+    const there = places.get(to.id)!;
+    return [...places.get(from.id)!].some((index) => near[index].some((other) => there.has(other)));
+  };
+}
+
 /** What must lie between an act and a later one, from its end to the other's start; `null` where they have nothing to do with each other. */
-function between(plan: Plan, timeline: Timeline, from: Act, to: Act): Pick<Lag, 'minS' | 'maxS'> | null {
+function between(
+  plan: Plan,
+  timeline: Timeline,
+  from: Act,
+  to: Act,
+  touch: Touch,
+): Pick<Lag, 'minS' | 'maxS'> | null {
   const waitS = from.kind === 'chore' ? choreOf(from.chore).waitS : 0;
   const whole = (act: Act): boolean => act.kind === 'chore' && act.areas.length === 0;
   if (whole(from)) return { minS: waitS };
   if (whole(to))
     return { minS: to.kind === 'chore' && choreOf(to.chore).needsDry ? driesAfter(timeline, from) : waitS };
-  if (touchingAreas(plan, to.areas, from.areas).length === 0) return null;
+  if (!touch(from, to)) return null;
   if (from.kind === 'chore') return { minS: deedOf(from) === 'masks' ? setsS(plan, from) : waitS };
   if (to.kind === 'pass' && to.start !== 'when-dry') return intoTheWet(timeline, from, to);
   return { minS: driesAfter(timeline, from) };

@@ -1,7 +1,7 @@
 import { firstFinishing, handsOn, type Plan } from '../../document/plan';
 import { done, type Work } from '../../kit/units';
 import { findingLags } from './lags';
-import type { Timeline } from './timeline';
+import type { TimelineAtTable } from './timeline';
 
 /** A wait of the hands, and what comes later but could be done in it. */
 export interface IdleWait {
@@ -20,7 +20,7 @@ const LEAST_S = 90;
  * Every wait before the finishing, with the later acts that fit into it: what they themselves wait for is over in time, nothing
  * between has to come before them, and the hands are back when the wait ends.
  */
-export function* findingWaits(plan: Plan, timeline: Timeline): Work<IdleWait[]> {
+export function* findingWaits(plan: Plan, timeline: TimelineAtTable): Work<IdleWait[]> {
   const steps = timeline.steps.slice(0, firstFinishing(plan));
   // What can never begin waits for nothing.
   const acts = plan.acts.slice(0, steps.length);
@@ -52,4 +52,5 @@ export function* findingWaits(plan: Plan, timeline: Timeline): Work<IdleWait[]> 
 }
 
 /** The same in one go. */
-export const idleWaits = (plan: Plan, timeline: Timeline): IdleWait[] => done(findingWaits(plan, timeline));
+export const idleWaits = (plan: Plan, timeline: TimelineAtTable): IdleWait[] =>
+  done(findingWaits(plan, timeline));

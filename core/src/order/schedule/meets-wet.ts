@@ -26,7 +26,8 @@ export function meetsWet(plan: Plan, timeline: TimelineAtTable): readonly MeetsW
     act.kind === 'pass'
       ? [...touchedBy(plan, act, before)].flatMap(([wash, how]) => {
           const stage = stageAt(wash, startS);
-          return stage === 'dry'
+          // With a hair of dry paper between, nothing meets.
+          return stage === 'dry' || how === 'round'
             ? []
             : [{ pass: act, startS, area: wash.area, wash, stage, own: how === 'into' }];
         })

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { cardSizes } from '../../commission/card';
-import { rectangle, type Polygon } from '../../kit/geometry';
+import { bounds, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
 import {
   addArea,
   addPass,
   smallPlan,
   applyCommands,
+  type Command,
   type LaidShield,
   type Pass,
   type Plan,
@@ -16,6 +17,12 @@ import { plainPanelKernel, simulate, type PanelRun, type Simulation } from '../.
 import { layOut, moments, rehearse } from '.';
 
 const rehearsed = (plan: Plan): Simulation => rehearse(plan, layOut(plan), { cellMm: 2, seed: 2 });
+
+/** The bands a plan is filled in, each with the outline of what is laid. */
+const washes = (plan: Plan) =>
+  rehearsed(plan).acts.flatMap((act) =>
+    act.kind === 'wash' && 'polygon' in act.shape ? [{ ...act, outline: act.shape.polygon }] : [],
+  );
 
 /** The panel as the last stroke leaves it. */
 function painted(simulation: Simulation): PanelRun {
@@ -50,17 +57,51 @@ describe('a plan painted by a hand', () => {
     expect(Math.min(...acts.map(({ atS }) => atS))).toBeGreaterThan(step.startS);
     expect(Math.max(...acts.map(({ atS }) => atS))).toBe(step.endS);
     expect(stopS).toBeGreaterThan(step.endS);
-    expect(new Set(acts.map(({ kind }) => kind))).toEqual(new Set(['stroke']));
+    expect(new Set(acts.map(({ kind }) => kind))).toEqual(new Set(['wash']));
   });
 
-  it('lays about as much of a mix as the plan counts on', () => {
+  it('fills what is washed evenly, and paints what is to show its strokes stroke by stroke', () => {
+    for (const [technique, kind] of [
+      ['flat-wash', 'wash'],
+      ['loose-strokes', 'stroke'],
+      ['dry-brush', 'stroke'],
+    ] as const) {
+      const { acts } = rehearsed(smallPlan(addPass('sky-wash', 'sky', 'blue', { technique })));
+      expect(new Set(acts.map((act) => act.kind)), technique).toEqual(new Set([kind]));
+    }
+  });
+
+  it('keeps a hair of dry paper between what is painted and the wet wash that goes round it, and only then', () => {
+    const round: Command = {
+      do: 'keep-white',
+      white: { id: 'w', area: 'moon', way: 'paint-round', tool: null, wanted: null, edge: 'hard' },
+    };
+    const leftmost = (start: Pass['start']): number => {
+      const plan = applyCommands(planned, [round, addPass('moon-wash', 'moon', 'lemon', { start })]).plan;
+      const bands = washes(plan).filter(({ pigments }) => pigments[0].pigment === 'PY3');
+      return Math.min(...bands.flatMap(({ outline }) => outline.map(([x]) => x)));
+    };
+    expect(leftmost('straight-on') - leftmost('when-dry')).toBeCloseTo(0.5, 1);
+  });
+
+  it('lays as much water and paint as the plan counts on, everywhere alike', () => {
     const { strength, parts } = planned.mixes.find(({ id }) => id === 'blue')!;
     const pigment = planned.embedded.pigments.find(({ code }) => code === parts[0].pigment)!;
     const film = planned.acts.find(({ id }) => id === 'sky-wash') as { filmUm: number };
     const counted = (strength * pigment.masstoneLoadGm2 * film.filmUm) / 100;
     const load = loadOn(painted(rehearsed(planned)), sky);
-    expect(load).toBeGreaterThan(0.8 * counted);
-    expect(load).toBeLessThan(1.2 * counted);
+    expect(load / counted).toBeCloseTo(1, 2);
+    const { ledger, panel } = painted(rehearsed(planned));
+    const mm2 = polygonArea(sky);
+    expect((ledger.waterApplied * panel.cellMm ** 2) / (mm2 * film.filmUm)).toBeCloseTo(1, 2);
+    const heart = loadOn(painted(rehearsed(planned)), rectangle(60, 20, 20, 10));
+    expect(heart / counted).toBeCloseTo(1, 1);
+  });
+
+  it('fills once where areas of one pass overlap', () => {
+    const both = smallPlan(addPass('wash', 'sky', 'blue', { areas: ['boat', 'sky'] }));
+    const water = (plan: Plan): number => painted(rehearsed(plan)).ledger.waterApplied;
+    expect(water(both) / water(smallPlan(addPass('wash', 'sky', 'blue')))).toBeCloseTo(1, 3);
   });
 
   it('lays each of several mixes in its place, and as much paint as of one', () => {
@@ -68,13 +109,15 @@ describe('a plan painted by a hand', () => {
       addPass('sky-wash', 'sky', 'blue', { also: [{ mix: 'lemon', lies: 'below', share: 0.4 }] }),
     );
     const one = rehearsed(smallPlan(addPass('sky-wash', 'sky', 'blue')));
-    const strokes = rehearsed(several).acts.flatMap((act) => (act.kind === 'stroke' ? [act] : []));
+    const bands = washes(several);
     const rim = several.card.tapeMm;
-    for (const { points, parts } of strokes) {
-      const y = points[Math.floor(points.length / 2)][1] - rim;
-      expect(parts.map(({ pigment }) => pigment)).toEqual([y < 0.6 * 50 ? 'PB29' : 'PY3']);
+    for (const { outline, pigments } of bands) {
+      const [, y, , height] = bounds([outline]);
+      expect(pigments.map(({ pigment }) => pigment)).toEqual([
+        y + height / 2 - rim < 0.6 * 50 ? 'PB29' : 'PY3',
+      ]);
     }
-    expect(new Set(strokes.map(({ parts }) => parts[0].pigment)).size).toBe(2);
+    expect(new Set(bands.map(({ pigments }) => pigments[0].pigment)).size).toBe(2);
     const water = (simulation: Simulation): number => painted(simulation).ledger.waterApplied;
     expect(water(rehearsed(several)) / water(one)).toBeCloseTo(1, 1);
   });
@@ -124,9 +167,9 @@ describe('a plan painted by a hand', () => {
 
   it('a graded wash pales from its first stroke to its last', () => {
     const graded = smallPlan(addPass('sky-wash', 'sky', 'blue', { technique: 'graded-wash' }));
-    const strengths = rehearsed(graded).acts.map((act) => (act.kind === 'stroke' ? act.strength : NaN));
-    strengths.slice(1).forEach((strength, i) => expect(strength).toBeLessThanOrEqual(strengths[i]));
-    expect(strengths.at(-1)! / strengths[0]).toBeLessThan(0.25);
+    const loads = washes(graded).map(({ pigments }) => pigments[0].gm2);
+    loads.slice(1).forEach((gm2, i) => expect(gm2).toBeLessThanOrEqual(loads[i]));
+    expect(loads.at(-1)! / loads[0]).toBeCloseTo(0.15, 6);
   });
 });
 

@@ -7,13 +7,13 @@ import {
   paintedOf,
   rimOf,
   techniqueOf,
-  whitesRound,
+  sparedBy,
   type ChoreAct,
   type PaintedStroke,
   type Pass,
   type Plan,
 } from '../../document/plan';
-import { footprint } from '../areas';
+import { footprint, grown } from '../areas';
 import { oneRing, type Point } from '../../kit/geometry';
 import {
   brushFor,
@@ -26,9 +26,10 @@ import {
   type Simulation,
 } from '../../simulation/water';
 import { done, type Work } from '../../kit/units';
+import { filling, type Covered } from './fill';
 import { onSheet, underShields } from './on-sheet';
 import { DRYER } from './table';
-import type { Step, Timeline } from './timeline';
+import type { Step, Timeline, WetSpan } from './timeline';
 import { unbrushed } from './unbrushed';
 
 /** How finely, and on which sheet of its kind. */
@@ -50,7 +51,7 @@ export function* rehearsing(
   const acts: PanelAct[] = [];
   for (const [index, step] of timeline.steps.entries()) {
     yield index / timeline.steps.length;
-    acts.push(...(yield* actsOf(plan, step, index)));
+    acts.push(...(yield* actsOf(plan, timeline, step, index)));
   }
   return {
     ...paint,
@@ -68,10 +69,11 @@ export function* rehearsing(
 export const rehearse = (plan: Plan, timeline: Timeline, setting: RehearsalSetting): Simulation =>
   done(rehearsing(plan, timeline, setting));
 
-function* actsOf(plan: Plan, step: Step, index: number): Work<PanelAct[]> {
+function* actsOf(plan: Plan, { washes }: Timeline, step: Step, index: number): Work<PanelAct[]> {
   const { act, startS, endS } = step;
   if (act.kind === 'chore') return choreOnPanel(plan, act, startS, endS);
-  return unbrushed(plan, act, endS) ?? (yield* brushed(plan, act, index, [startS, endS]));
+  const wet = washes.filter(({ laidS, untilS }) => laidS <= startS && startS < untilS);
+  return unbrushed(plan, act, endS) ?? (yield* brushed(plan, act, index, [startS, endS], wet));
 }
 
 /** What a chore does to the panel; most do nothing to it. */
@@ -99,17 +101,35 @@ function* brushed(
   act: Pass,
   index: number,
   [startS, endS]: readonly [fromS: number, toS: number],
+  wet: readonly WetSpan[],
 ): Work<PanelAct[]> {
   if (act.strokes.length > 0) return act.strokes.map((stroke) => asPainted(plan, act, stroke, startS));
-  const strokes = yield* strokesOf(plan, act, index);
+  const areas = act.areas.flatMap((area) => filledOf(plan, act, area, index, wet));
+  const acts = paintedInStrokes(act)
+    ? yield* stroked(plan, act, areas, [startS, endS])
+    : yield* filling(plan, act, areas, [startS, endS]);
+  return act.shields.length === 0 ? acts : underShields(plan, act, index, [startS, endS], acts);
+}
+
+/** Whether single strokes of a pass are to be seen, or paper between them. */
+const paintedInStrokes = ({ technique, covers }: Pass): boolean =>
+  techniqueOf(technique).strokes === true || covers < 1;
+
+/** A pass stroke by stroke, in its time. */
+function* stroked(
+  plan: Plan,
+  pass: Pass,
+  areas: readonly Covered[],
+  [startS, endS]: readonly [fromS: number, toS: number],
+): Work<PanelAct[]> {
+  const strokes = yield* strokesOf(plan, pass, areas);
   const total = strokes.reduce((sum, stroke) => sum + lengthOf(stroke.points), 0);
   let gone = 0;
-  const acts = strokes.map((stroke): PanelAct => {
+  return strokes.map((stroke): PanelAct => {
     gone += lengthOf(stroke.points);
     const share = total > 0 ? gone / total : 1;
-    return { ...strokeAct(plan, act, stroke, share), atS: startS + share * (endS - startS) };
+    return { ...strokeAct(plan, pass, stroke, share), atS: startS + share * (endS - startS) };
   });
-  return act.shields.length === 0 ? acts : underShields(plan, act, index, [startS, endS], acts);
 }
 
 /** A stroke as it is planned: with which brush and, on the sheet, what is in it. */
@@ -121,17 +141,27 @@ function mixOnSheet(plan: Plan, pass: Pass): (at: Point) => string | null {
   return ([x, y]) => laid([x - rim, y - rim]);
 }
 
-/** The strokes of a pass, area by area, round the whites it does not name. */
-function* strokesOf(plan: Plan, pass: Pass, index: number): Work<PlannedStroke[]> {
-  const mixThere = mixOnSheet(plan, pass);
+/** One area of a pass as a hand goes over it: round what is spared, and a hair off what is wet and goes round it. */
+function filledOf(plan: Plan, pass: Pass, area: string, index: number, wet: readonly WetSpan[]): Covered[] {
   const masked = maskedAfter(plan.acts, index);
+  // Over what lies under mask a hand goes.
+  const round = sparedBy(plan, pass, area)
+    .filter((spared) => !masked.has(spared))
+    .flatMap((spared) => {
+      const outline = onSheet(plan, outlineOf(plan, spared));
+      return wet.some(({ area: wetted }) => wetted === spared) ? grown([outline], HAIR_MM) : [outline];
+    });
+  const whole = onSheet(plan, outlineOf(plan, area));
+  const within = liesInWet(plan, area, wet) ? grown([whole], -HAIR_MM) : [];
+  // What is too small to keep off by a hair is painted whole.
+  return (within.length > 0 ? within : [whole]).map((outline) => ({ outline, round }));
+}
+
+/** The strokes of a pass, area by area. */
+function* strokesOf(plan: Plan, pass: Pass, areas: readonly Covered[]): Work<PlannedStroke[]> {
+  const mixThere = mixOnSheet(plan, pass);
   const planned: PlannedStroke[] = [];
-  for (const area of pass.areas) {
-    // Over what lies under mask a hand goes.
-    const round = whitesRound(plan, pass, area)
-      .filter((white) => !masked.has(white.area))
-      .map((white) => onSheet(plan, outlineOf(plan, white.area)));
-    const outline = onSheet(plan, outlineOf(plan, area));
+  for (const { outline, round } of areas) {
     const brush = brushFor(outline);
     // Into wet paper a brush gives only what it exchanges, so it comes fuller.
     const filmUm = techniqueOf(pass.technique).start === 'wet' ? pass.filmUm / EXCHANGES : pass.filmUm;
@@ -141,6 +171,16 @@ function* strokesOf(plan: Plan, pass: Pass, index: number): Work<PlannedStroke[]
   }
   return planned;
 }
+
+/** What is painted while the wash round it is wet keeps so far off it, mm; nearer it bleeds on simulated paper. */
+const HAIR_MM = 0.5;
+
+/** Whether what lies wet round an area was laid round it. */
+const liesInWet = (plan: Plan, area: string, wet: readonly WetSpan[]): boolean =>
+  wet.some(({ act, through }) => {
+    const pass = plan.acts.find(({ id }) => id === act);
+    return pass?.kind === 'pass' && sparedBy(plan, pass, through).includes(area);
+  });
 
 const midway = (points: readonly (readonly [number, number, ...unknown[]])[]): Point => {
   const [x, y] = points[Math.floor(points.length / 2)];

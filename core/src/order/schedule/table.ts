@@ -12,8 +12,10 @@ import {
   deedOf,
   choreOf,
   handsOn,
+  isPaintedRound,
   maskOn,
   planPaper,
+  sparedBy,
   techniqueOf,
   type Act,
   type AWAITED,
@@ -75,16 +77,29 @@ export function washesOn({ washed }: Pick<Table, 'washed'>): ReadonlyMap<LaidWas
 
 /** The wash that lies on most of each area, of what is washed of it. */
 export function mainWashes({ washed }: Pick<Table, 'washed'>): ReadonlyMap<string, LaidWash> {
-  const shares = new Map<string, Map<LaidWash, number>>();
-  for (const { under, mm2, wash } of washed.values())
+  // Asked for after every act: washes are few, and numbered once.
+  const numbers = new Map<LaidWash, number>();
+  const shares = new Map<string, number[]>();
+  for (const { under, mm2, wash } of washed.values()) {
+    let number = numbers.get(wash);
+    if (number === undefined) numbers.set(wash, (number = numbers.size));
     for (const area of under) {
-      const share = shares.get(area) ?? new Map<LaidWash, number>();
-      shares.set(area, share);
-      share.set(wash, (share.get(wash) ?? 0) + mm2);
+      let share = shares.get(area);
+      if (share === undefined) shares.set(area, (share = []));
+      share[number] = (share[number] ?? 0) + mm2;
     }
-  return new Map(
-    [...shares].map(([area, share]) => [area, [...share].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]),
-  );
+  }
+  const washes = [...numbers.keys()];
+  return new Map([...shares].map(([area, share]) => [area, washes[indexOfMost(share)]]));
+}
+
+/** The place of the largest number of a list with gaps, the first of several. */
+function indexOfMost(list: readonly number[]): number {
+  let most = -1;
+  list.forEach((value, i) => {
+    if (most < 0 || value > list[most]) most = i;
+  });
+  return most;
 }
 
 /** The same of one area; none where nothing of it was washed. */
@@ -148,31 +163,59 @@ const lyingOn = (table: Table, areas: readonly string[]): LaidWash[] =>
     patches.some(({ under }) => areas.some((area) => under.includes(area))) ? [wash] : [],
   );
 
-/** The patches an act comes to: those a pass wets, or all of the areas of a chore. */
-const comesTo = (plan: Plan, act: Act, { masks }: Pick<Table, 'masks'>): readonly Patch[] =>
+/** The patches an act comes to, each with the area through which: those a pass wets, or all of the areas of a chore. */
+export const comesTo = (plan: Plan, act: Act, { masks }: Pick<Table, 'masks'>): ReadonlyMap<Patch, string> =>
   act.kind === 'pass'
-    ? [...reachedBy(plan, act, (id) => masks.has(id)).keys()]
-    : [...new Set(act.areas.flatMap((area) => patchesIn(plan, area)))];
+    ? reachedBy(plan, act, (id) => masks.has(id))
+    : new Map(act.areas.flatMap((area) => patchesIn(plan, area).map((patch) => [patch, area] as const)));
 
 /**
- * The washes an act touches: those it goes into, on its own patches, and those to which water goes from them, with no barrier
- * between. Where it goes into a wash it does not also come beside the rest of it.
+ * How an act comes to a wash: into it, beside it so near that water goes over, or round it (or it was laid round the act's
+ * area), with a hair of dry paper kept between.
  */
-export function touchedBy(plan: Plan, act: Act, table: Table): ReadonlyMap<LaidWash, 'into' | 'beside'> {
+export type Touch = 'into' | 'beside' | 'round';
+
+/**
+ * The washes an act touches: those on its own patches, and those on patches near them, with no barrier between. Where it goes
+ * into a wash it does not also come beside the rest of it.
+ */
+export function touchedBy(plan: Plan, act: Act, table: Table): ReadonlyMap<LaidWash, Touch> {
   const own = comesTo(plan, act, table);
-  const touched = new Map<LaidWash, 'into' | 'beside'>();
-  for (const { index } of own) {
+  const touched = new Map<LaidWash, Touch>();
+  for (const { index } of own.keys()) {
     const there = table.washed.get(index);
     if (there) touched.set(there.wash, 'into');
   }
   const [patches, near, barriers] = [patchesOf(plan), nearPatches(plan), [...table.masks.keys()]];
-  for (const patch of own)
+  const isRound = goingRound(plan, act);
+  for (const [patch, through] of own)
     for (const index of near[patch.index]) {
       const there = table.washed.get(index);
-      if (!there || touched.has(there.wash)) continue;
-      if (!patchesParted(plan, patch, patches[index], barriers)) touched.set(there.wash, 'beside');
+      if (!there || touched.get(there.wash) === 'into' || touched.get(there.wash) === 'beside') continue;
+      if (patchesParted(plan, patch, patches[index], barriers)) continue;
+      touched.set(there.wash, isRound(through, there) ? 'round' : 'beside');
     }
   return touched;
+}
+
+/** Whether what an act paints and what lies on a patch go round each other: either spares the other. */
+function goingRound(plan: Plan, act: Act): (through: string, there: WashedPatch) => boolean {
+  const spares = (pass: Act): boolean =>
+    pass.kind === 'pass' && pass.spares !== null && pass.spares.length > 0;
+  // Where nothing is spared, nobody need be asked.
+  if (!plan.whites.some(({ way }) => isPaintedRound(way)) && !plan.acts.some(spares)) return () => false;
+  const passes = new Map(plan.acts.map((pass) => [pass.id, pass]));
+  const bySpared = new Map<string, readonly string[]>();
+  const spared = (pass: Act | undefined, area: string): readonly string[] => {
+    if (pass?.kind !== 'pass') return [];
+    const key = `${pass.id} ${area}`;
+    const found = bySpared.get(key) ?? sparedBy(plan, pass, area);
+    bySpared.set(key, found);
+    return found;
+  };
+  return (through, { under, wash }) =>
+    spared(passes.get(wash.act), wash.area).includes(through) ||
+    spared(act, through).some((area) => under.includes(area));
 }
 
 function latest(
@@ -196,7 +239,8 @@ export function waitFor(plan: Plan, act: Act, table: Table): Wait {
   if (act.start === 'straight-on') return NO_WAIT;
   if ('atS' in act.start) return { ...NO_WAIT, untilS: act.start.atS };
   const { stage } = act.start;
-  return latest(table, [...touchedBy(plan, act, table).keys()], [], (wash) => reachedAt(wash, stage));
+  const touched = [...touchedBy(plan, act, table)].flatMap(([wash, how]) => (how === 'round' ? [] : [wash]));
+  return latest(table, touched, [], (wash) => reachedAt(wash, stage));
 }
 
 /** The table after an act that ended at `endS`; water on water adds up. */
@@ -250,8 +294,32 @@ function laidOver(
 ): Pick<LaidWash, 'filmUm' | 'course'> {
   const left = below ? washAt(below, laidS) : { filmUm: 0, paperGm2: 0 };
   const filmUm = left.filmUm + addedUm;
-  const course = dry({ paper: planPaper(plan), filmUm, paperWaterGm2: left.paperGm2, climate: plan.climate });
-  return { filmUm, course };
+  return { filmUm, course: courseOf(plan, filmUm, left.paperGm2) };
+}
+
+/** Washes that differ by less than this dry alike, g/m². */
+const ALIKE_GM2 = 0.25;
+
+/** Courses by paper, air and water: places with the same history, and most of a card that was changed a little, share them. */
+const courses = new Map<string, DryingCourse>();
+const MOST_COURSES = 4000;
+
+function courseOf(plan: Plan, filmUm: number, paperGm2: number): DryingCourse {
+  const paper = planPaper(plan);
+  const { tempC, rh, airMs } = plan.climate;
+  const water = ALIKE_GM2 * Math.round(paperGm2 / ALIKE_GM2);
+  const key = [paper.capacityGm2, paper.uptake, tempC, rh, airMs, filmUm.toFixed(1), water].join(' ');
+  const known = courses.get(key);
+  if (known) return known;
+  const course = dry({
+    paper,
+    filmUm: Number(filmUm.toFixed(1)),
+    paperWaterGm2: water,
+    climate: plan.climate,
+  });
+  if (courses.size >= MOST_COURSES) courses.clear();
+  courses.set(key, course);
+  return course;
 }
 
 /** What is wet begins a course of its own under the dryer, and goes on by itself when it is put down. */

@@ -74,8 +74,8 @@ it('a lift is blotted of nine tenths, a graded wash ends at 0.15 of its strength
       .acts;
   expect(acts('lift', null).flatMap((act) => (act.kind === 'blot' ? [act.share] : []))).toEqual([0.9]);
   const graded = smallPlan(addPass('wash', 'sky', 'dark', { technique: 'graded-wash' }));
-  const strengths = painted(graded).acts.flatMap((act) => (act.kind === 'stroke' ? [act.strength] : []));
-  expect(strengths.at(-1)! / 0.9).toBeCloseTo(0.15, 6);
+  const loads = painted(graded).acts.flatMap((act) => (act.kind === 'wash' ? [act.pigments[0].gm2] : []));
+  expect(loads.at(-1)! / loads[0]).toBeCloseTo(0.15, 6);
   const [salt] = acts('salt', null).flatMap((act) => (act.kind === 'salt' ? [act.points.length] : []));
   expect(salt).toBe(Math.round(148 / 7) * Math.round(50 / 7));
   const [spatter] = acts('spatter', 'blue', 0.97).flatMap((act) =>

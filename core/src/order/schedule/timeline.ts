@@ -117,6 +117,12 @@ export function* layingOut(plan: Plan, factor = 1): Work<TimelineAtTable> {
 /** The same in one go. */
 export const layOut = (plan: Plan, factor = 1): TimelineAtTable => done(layingOut(plan, factor));
 
+/** The table as the acts that are done by a time, s, leave it. */
+export function tableAt(plan: Plan, { steps }: TimelineAtTable, atS: number): Table {
+  const last = steps.findLast(({ endS }) => endS <= atS);
+  return last ? afterAct(plan, last.act, last.before, last.endS) : CLEAR_TABLE;
+}
+
 const windowsOf = (act: Act, main: ReadonlyMap<string, LaidWash>): AreaWindow[] =>
   act.kind === 'chore'
     ? []
