@@ -13,6 +13,10 @@ export const loadLineKernel = async (): Promise<LineKernel> => lineKernel(await 
 /** The compiled painting kernel from the build folder. */
 export const loadPaintKernel = async (): Promise<PaintKernel> => paintKernel(await instantiate('paint'));
 
+/** The same at once. */
+export const paintKernelFromBuild = (): PaintKernel =>
+  paintKernel(new WebAssembly.Instance(new WebAssembly.Module(bytesOf('paint'))));
+
 /** The compiled panel kernel from the build folder, at once. */
 export function panelKernelFromBuild(): PanelKernel {
   const bytes = bytesOf('panel');

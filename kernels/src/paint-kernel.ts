@@ -41,11 +41,13 @@ const HEAD = 40;
 /** Wraps a compiled painting module as a kernel: copies a tile in, colours or folds it, copies the result back. */
 export function paintKernel(instance: WebAssembly.Instance): PaintKernel {
   const wasm = instance.exports as unknown as PaintModule;
+  let entered: Grounds | null = null;
   return {
     name: 'wasm',
 
     colour(recipe, tile) {
-      const { n, pigments, at } = enter(wasm, recipe, tile);
+      const { n, pigments, at } = enter(wasm, recipe, tile, entered);
+      entered = { dry: tile.dryGround, wet: tile.wetGround, at };
       wasm.colour(
         tile.pixels,
         pigments,
@@ -63,7 +65,8 @@ export function paintKernel(instance: WebAssembly.Instance): PaintKernel {
     },
 
     fold(recipe, tile) {
-      const { n, pigments, at } = enter(wasm, recipe, tile);
+      const { n, pigments, at } = enter(wasm, recipe, tile, null);
+      entered = null;
       wasm.fold(tile.pixels, pigments, n, at.loads, at.dry, at.block);
       wasm.fold(tile.pixels, pigments, n, at.loads, at.wet, at.block);
       tile.dryGround.set(new Float32Array(wasm.memory.buffer, at.dry, tile.pixels * n));
@@ -72,8 +75,18 @@ export function paintKernel(instance: WebAssembly.Instance): PaintKernel {
   };
 }
 
-/** Copies recipe and tile into the module's memory and says where they stand, in bytes. */
-function enter(wasm: PaintModule, recipe: PaintRecipe, tile: PaintTile) {
+/** Grounds that stand in the module's memory already, and where. */
+interface Grounds {
+  readonly dry: Float32Array;
+  readonly wet: Float32Array;
+  readonly at: Readonly<Record<'dry' | 'wet', number>>;
+}
+
+/**
+ * Copies recipe and tile into the module's memory and says where they stand, in bytes. Grounds that are the same arrays as
+ * those that stand there are left: tile after tile of one paper has them in common.
+ */
+function enter(wasm: PaintModule, recipe: PaintRecipe, tile: PaintTile, entered: Grounds | null) {
   const n = recipe.optics.bands.index.length;
   const pigments = recipe.optics.flakes.length;
   checkLengths(tile, n, pigments);
@@ -92,8 +105,8 @@ function enter(wasm: PaintModule, recipe: PaintRecipe, tile: PaintTile) {
   new Uint8Array(wasm.memory.buffer, at.table, BYTE_STEPS).set(BYTE_OF_LIGHT);
   floats(at.loads, tile.loads);
   floats(at.wetness, tile.wetness);
-  floats(at.dry, tile.dryGround);
-  floats(at.wet, tile.wetGround);
+  if (entered?.dry !== tile.dryGround || entered.at.dry !== at.dry) floats(at.dry, tile.dryGround);
+  if (entered?.wet !== tile.wetGround || entered.at.wet !== at.wet) floats(at.wet, tile.wetGround);
   return { n, pigments, at };
 }
 

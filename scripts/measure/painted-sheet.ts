@@ -1,8 +1,10 @@
 import { paperById } from '@kettle/core/materials/paper';
 import { pigmentByCode } from '@kettle/core/materials/pigment';
+import type { Painted } from '@kettle/core/simulation/picture';
 import {
   cellAt,
   actOnPanel,
+  eventsOf,
   panelActSchema,
   passTime,
   startPanel,
@@ -80,6 +82,17 @@ export class Sheet {
     return this.sizeMm / 2;
   }
 }
+
+/** A run on which acts were done, with what happened, for its picture. */
+export const withPast = (run: PanelRun, acts: readonly object[]): Painted => ({
+  run,
+  past: eventsOf(
+    acts
+      .map((act) => panelActSchema.parse(act))
+      .filter(({ atS }) => atS <= run.atS)
+      .map((act, i) => ({ act, field: `acts[${i}]` })),
+  ),
+});
 
 /** Lets time pass, or so many steps in all. */
 function pass(run: PanelRun, untilS: number, steps = Infinity): void {

@@ -10,16 +10,7 @@ import {
   type Plan,
 } from '@kettle/core/document/plan';
 import { patchesOf, type Patch } from '@kettle/core/order/areas';
-import {
-  afterAct,
-  CLEAR_TABLE,
-  dryAt,
-  layOut,
-  rehearse,
-  stageAt,
-  type Table,
-  type TimelineAtTable,
-} from '@kettle/core/order/schedule';
+import { dryAt, layOut, rehearse, stageAt, tableAt, type TimelineAtTable } from '@kettle/core/order/schedule';
 import { contains, gapToLine, rectangle, type Point, type Polygon } from '@kettle/core/kit/geometry';
 import { chance, done } from '@kettle/core/kit/units';
 import {
@@ -98,12 +89,6 @@ function probesOf(plan: Plan, random: () => number): { readonly at: Point; reado
     if (patch) probes.push({ at, patch });
   }
   return probes;
-}
-
-/** The table as the plan's clocks have it at a time. */
-function tableAt(plan: Plan, { steps }: TimelineAtTable, atS: number): Table {
-  const last = steps.findLast(({ endS }) => endS <= atS);
-  return last ? afterAct(plan, last.act, last.before, last.endS) : CLEAR_TABLE;
 }
 
 /** The stage of the cells round a place, from their mean film and paper water. */

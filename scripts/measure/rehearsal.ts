@@ -1,7 +1,9 @@
 // How much memory a 5 × 7 in panel with 36 kept moments takes, in a process of its own; prints figures as JSON.
 import { layOut, moments, rehearse } from '@kettle/core/order/schedule';
 import { done } from '@kettle/core/kit/units';
-import { pictureOf, Replay, type PanelPicture } from '@kettle/core/simulation/water';
+import { pictureOf, type PanelPicture } from '@kettle/core/simulation/picture';
+import { Replay } from '@kettle/core/simulation/water';
+import { MOMENT_PX_MM } from '../../app/src/workers/fineness';
 import { loadPaintKernel, panelKernelFromBuild } from '@kettle/kernels/node';
 import { MOST_MOMENTS, STATES_CAP_BYTES } from '../../app/src/workers/painted-ahead';
 import { twelvePasses } from '../../bench/twelve-passes';
@@ -22,7 +24,7 @@ const pictures: PanelPicture[] = [];
 let most = 0;
 for (const atS of moments(timeline, MOST_MOMENTS)) {
   done(replay.goTo(atS));
-  pictures.push(pictureOf(replay.run, paint));
+  pictures.push(pictureOf(replay, paint, { pxPerMm: MOMENT_PX_MM }));
   most = Math.max(most, process.memoryUsage().rss);
 }
 console.log(

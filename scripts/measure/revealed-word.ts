@@ -80,7 +80,7 @@ export function revealWord(
   const { plan, letters } = maskedWord(text, font, capHeightMm);
   const timeline = layOut(plan);
   const simulation = rehearse(plan, timeline, { cellMm, seed: 3 });
-  const laidS = Math.max(...simulation.acts.filter(({ kind }) => kind === 'stroke').map(({ atS }) => atS));
+  const laidS = Math.max(...simulation.acts.filter(({ kind }) => kind === 'wash').map(({ atS }) => atS));
   let ended: PanelRun | null = null;
   done(simulate({ ...simulation, stopS: laidS + 20 }, panelKernelFromBuild(), (run) => (ended = run)));
   const { grid, load } = loads(ended!);

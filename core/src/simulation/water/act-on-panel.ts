@@ -1,7 +1,9 @@
 import { liftedResidue } from '../../materials/pigment';
 import { addToCell, speciesPlace, takeFilm } from './cell-acts';
-import { coverage, coverageThrough } from './coverage';
+import { coverage, coverageThrough, filmShares } from './coverage';
 import { evaporationRate } from './evaporation';
+import { handLife } from './hand-life';
+import { columnOfCell, rowOfCell } from './panel';
 import type { ActOf, PanelAct } from './panel-act';
 import { touch, type PanelRun } from './panel-run';
 import { DROP_DEPTH, spatterDrops, type Drop } from './spatter';
@@ -19,7 +21,9 @@ const ACTS: {
   readonly [Kind in PanelAct['kind']]: (run: PanelRun, act: ActOf<Kind>, field: string) => void;
 } = {
   water: layFilm,
-  wash: layFilm,
+  wash: (run, act, field) => {
+    layFilm(run, act, field, act.band);
+  },
   drop: layFilm,
   print: layFilm,
 
@@ -37,16 +41,7 @@ const ACTS: {
     );
   },
   spatter: (run, act, field) => {
-    const drops = spatterDrops({
-      tool: act.tool,
-      area: act.area,
-      shields: act.shields,
-      seed: seedOf(run),
-      ...(act.coverage === undefined
-        ? { filmUm: act.filmUm ?? SPATTER_FILM_UM }
-        : { coverage: act.coverage }),
-    });
-    sprinkle(run, act, field, drops);
+    sprinkle(run, act, field, spatteredDrops(act, run));
   },
 
   mask: ({ panel }, { shape }) => {
@@ -106,7 +101,17 @@ const MIST_FILM_UM = 30;
 const SPATTER_FILM_UM = 10;
 
 /** What happens by chance depends on the panel's seed and on how many acts went before. */
-const seedOf = (run: PanelRun): number => run.seed + 7919 * (run.touches + 1);
+const seedOf = ({ seed, touches }: Pick<PanelRun, 'seed' | 'touches'>): number => seed + 7919 * (touches + 1);
+
+/** The drops that spatter leaves on a panel of this seed after so many touches. */
+export const spatteredDrops = (
+  { tool, area, shields, coverage: covers, filmUm = SPATTER_FILM_UM }: ActOf<'spatter'>,
+  sheet: Pick<PanelRun, 'seed' | 'touches'>,
+): Drop[] =>
+  spatterDrops({
+    ...{ tool, area, shields, seed: seedOf(sheet) },
+    ...(covers === undefined ? { filmUm } : { coverage: covers }),
+  });
 
 function layFilm(
   run: PanelRun,
@@ -116,19 +121,47 @@ function layFilm(
     pigments,
   }: { shape: Shape; filmUm: number; pigments: readonly { pigment: string; gm2: number }[] },
   field: string,
+  band?: ActOf<'wash'>['band'],
 ): void {
   const loads = pigments.map(({ pigment, gm2 }, i) => ({
     place: speciesPlace(run, pigment, `${field}.pigments[${i}].pigment`),
     gm2,
   }));
-  coverage(run.panel, shape, (cell, share) => {
+  const { cellMm } = run.panel;
+  const depth = (cell: number): number =>
+    band ? inBand(band, (rowOfCell(run.panel, cell) + 0.5) * cellMm) : 1;
+  const shares = filmShares(run.panel, shape, depth);
+  const strength = band ? strengths(run, shares) : () => 1;
+  for (const [cell, share] of shares) {
+    if (share <= 0) continue;
     addToCell(
       run,
       cell,
       filmUm * share,
-      loads.map(({ place, gm2 }) => ({ place, gm2: gm2 * share })),
+      loads.map(({ place, gm2 }) => ({ place, gm2: gm2 * share * strength(cell) })),
     );
-  });
+  }
+}
+
+/** How strong a hand's mix is in each cell of what it lays at once, so that on the whole it is as strong as it was mixed. */
+function strengths({ panel, seed }: PanelRun, shares: ReadonlyMap<number, number>): (cell: number) => number {
+  const life = handLife(seed);
+  const at = (cell: number): number =>
+    life((columnOfCell(panel, cell) + 0.5) * panel.cellMm, (rowOfCell(panel, cell) + 0.5) * panel.cellMm);
+  let [laid, lived] = [0, 0];
+  for (const [cell, share] of shares) {
+    laid += share;
+    lived += share * at(cell);
+  }
+  const mean = laid > 0 ? lived / laid : 1;
+  return (cell) => at(cell) / mean;
+}
+
+/** How much of a band is laid at a level: neighbours that share their outer levels add to one. */
+function inBand([from, full, thins, to]: NonNullable<ActOf<'wash'>['band']>, level: number): number {
+  const rises = full > from ? (level - from) / (full - from) : level >= from ? 1 : 0;
+  const falls = to > thins ? (to - level) / (to - thins) : level < to ? 1 : 0;
+  return Math.max(0, Math.min(1, rises, falls));
 }
 
 /** Lays drops: domes of the volume each has, spread over its footprint. */

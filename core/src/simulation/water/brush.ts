@@ -33,6 +33,10 @@ export const FULL_FILM_UM = 130;
 export const reachMm = ({ bellyMl }: Brush, widthMm: number): number =>
   (bellyMl * 1e6) / (FULL_FILM_UM * widthMm);
 
+/** How wide a brush's mark is at a pressure 0…1, mm. */
+export const widthAt = ({ tipMm, widthMm }: Brush, pressure: number): number =>
+  tipMm + (widthMm - tipMm) * pressure;
+
 /** Mean film that a full brush lays on a line of `lengthMm`, µm. */
 export function meanFilmUm(brush: Brush, lengthMm: number, widthMm: number): number {
   const falls = lengthMm / reachMm(brush, widthMm);

@@ -8,7 +8,7 @@ import {
   type Polygon,
 } from '../../kit/geometry';
 import { asPart, done, type Work } from '../../kit/units';
-import { BRUSHES, meanFilmUm, reachMm, type Brush } from './brush';
+import { BRUSHES, meanFilmUm, reachMm, widthAt, type Brush } from './brush';
 
 /** What a hand is asked to cover. */
 export interface Brushwork {
@@ -198,9 +198,6 @@ function byLoads(path: Path, brush: Brush): Path[] {
         path.slice(i * each, (i + 1) * each + 1),
       );
 }
-
-const widthAt = (brush: Brush, pressure: number): number =>
-  brush.tipMm + (brush.widthMm - brush.tipMm) * pressure;
 
 const meanWidth = (path: Path, brush: Brush): number =>
   path.reduce((sum, [, , pressure]) => sum + widthAt(brush, pressure), 0) / path.length;

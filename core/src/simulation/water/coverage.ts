@@ -1,4 +1,4 @@
-import { cellAt, type PanelGrid } from './panel';
+import { cellAt, columnOfCell, rowOfCell, type PanelGrid } from './panel';
 import { regionOf, type Shape } from './shape';
 
 /** Points sampled along a cell's side at the edge of a shape. */
@@ -39,6 +39,45 @@ export function coverage(
       const share = shareOf(column, row);
       if (share > 0) visit(cell, share);
     }
+}
+
+/** A film that comes onto a cell fills all of it: cells covered less than this are not wetted. */
+const WETTED = 0.5;
+
+/**
+ * The cells a film on a shape wets, with how much of a cell's film each gets. What would lie on a cell that is covered less than
+ * half lies on the best covered beside it, so that the film is as wide as the shape and holds as much; a shape too narrow to
+ * cover half of any keeps the cells it has. `depth` is how much of the film lies at a cell, 0…1.
+ */
+export function filmShares(
+  grid: PanelGrid,
+  shape: Shape,
+  depth: (cell: number) => number = () => 1,
+): Map<number, number> {
+  const covered = new Map<number, number>();
+  coverage(grid, shape, (cell, share) => covered.set(cell, share));
+  const given = new Map([...covered].map(([cell, share]) => [cell, share * depth(cell)]));
+  for (const [cell, share] of covered) {
+    if (share >= WETTED) continue;
+    const best = neighbours(grid, cell).reduce(
+      (most, other) => ((covered.get(other) ?? 0) > (covered.get(most) ?? 0) ? other : most),
+      cell,
+    );
+    if ((covered.get(best) ?? 0) < WETTED) continue;
+    given.set(best, given.get(best)! + given.get(cell)!);
+    given.delete(cell);
+  }
+  return given;
+}
+
+/** The cells about a cell. */
+function neighbours(grid: PanelGrid, cell: number): number[] {
+  const [column, row] = [columnOfCell(grid, cell), rowOfCell(grid, cell)];
+  const cells: number[] = [];
+  for (let y = Math.max(0, row - 1); y <= Math.min(grid.rows - 1, row + 1); y++)
+    for (let x = Math.max(0, column - 1); x <= Math.min(grid.columns - 1, column + 1); x++)
+      cells.push(cellAt(grid, x, y));
+  return cells;
 }
 
 /** The same through a stencil: only as far as that is open. */

@@ -2,6 +2,7 @@ import type { Climate, HeatTool } from '../../materials/climate';
 import {
   DAMP_PAPER_GM2,
   DRY_PAPER_GM2,
+  FALLING_RATE_SHARE,
   FIRST_STEP_S,
   LONGEST_DAMP_STEP_S,
   LONGEST_FILM_STEP_S,
@@ -33,13 +34,15 @@ export interface StageEnds {
   readonly coolEndS: number | null;
 }
 
-/** The course of a drying wash; parallel arrays, one entry a step, the first at 0 s. */
+/** The course of a drying wash to touch dry; parallel arrays, one entry a step, the first at 0 s. */
 export interface DryingCourse {
   readonly atS: readonly number[];
   readonly filmUm: readonly number[];
   readonly paperGm2: readonly number[];
   readonly evaporatedGm2: readonly number[];
   readonly stages: StageEnds;
+  /** What goes on after the course: paper that is dry to the touch gives off the rest, at this free rate, g/m²s. */
+  readonly goesOn: { readonly paper: WaterPaper; readonly freeRate: number };
 }
 
 interface State {
@@ -90,7 +93,8 @@ export function dry(wash: Wash, stepScale = 1): DryingCourse {
     paperGm2: states.map((s) => s.paper),
     evaporatedGm2: states.map((s) => s.evaporated),
   };
-  return { ...course, stages: stageEnds(course) };
+  const goesOn = { paper, freeRate: phases.at(-1)!.rate };
+  return { ...course, stages: stageEnds(course), goesOn };
 }
 
 const isDry = (s: State): boolean => s.film === 0 && s.paper <= DRY_PAPER_GM2;
@@ -173,7 +177,7 @@ function stepLimit(s: State, paper: WaterPaper, freeRate: number): number {
   return Math.min(lasts, relaxation, Math.max(LONGEST_DAMP_STEP_S, lasts));
 }
 
-type Series = Omit<DryingCourse, 'stages'>;
+type Series = Omit<DryingCourse, 'stages' | 'goesOn'>;
 
 function stageEnds({ atS, filmUm, paperGm2 }: Series): StageEnds {
   const filmGone = filmUm.indexOf(0);
@@ -194,12 +198,16 @@ function stageEnds({ atS, filmUm, paperGm2 }: Series): StageEnds {
   };
 }
 
-/** Film (µm) and paper water (g/m²) a time after laying, between the steps of a course; after its end, as at its end. */
+/** Film (µm) and paper water (g/m²) a time after laying, between the steps of a course and after its end. */
 export function waterAt(course: DryingCourse, atS: number): { filmUm: number; paperGm2: number } {
   const times = course.atS;
   let low = 0;
   let high = times.length - 1;
-  if (atS >= times[high]) return { filmUm: course.filmUm[high], paperGm2: course.paperGm2[high] };
+  if (atS >= times[high])
+    return {
+      filmUm: course.filmUm[high],
+      paperGm2: driedOn(course.goesOn, course.paperGm2[high], atS - times[high]),
+    };
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     if (times[middle] <= atS) low = middle;
@@ -208,4 +216,12 @@ export function waterAt(course: DryingCourse, atS: number): { filmUm: number; pa
   const share = Math.max(0, (atS - times[low]) / (times[high] - times[low]));
   const between = (values: readonly number[]): number => values[low] + share * (values[high] - values[low]);
   return { filmUm: between(course.filmUm), paperGm2: between(course.paperGm2) };
+}
+
+/** Water left in paper without a film after some seconds, g/m²: even loss down to the falling rate, then a share of what is left. */
+function driedOn({ paper, freeRate }: DryingCourse['goesOn'], paperGm2: number, seconds: number): number {
+  const falling = FALLING_RATE_SHARE * paper.capacityGm2;
+  const evenS = freeRate > 0 ? Math.max(0, paperGm2 - falling) / freeRate : Infinity;
+  if (seconds <= evenS) return paperGm2 - freeRate * seconds;
+  return Math.min(paperGm2, falling) * Math.exp((-freeRate * (seconds - evenS)) / falling);
 }

@@ -1,3 +1,5 @@
+import { DRY_PAPER_GM2 } from './constants';
+
 /**
  * Physical numbers of water and pigment that move over the paper. Units: µm of film (1 µm = 1 g/m²), g/m² of
  * pigment, g/m² in the paper, s, mm. *Fitted* means set so that the effects in docs/water-model.md come out at
@@ -5,7 +7,7 @@
  */
 
 /** Raised with every change after which the same acts give another paper: what was kept of older ones is then worked out anew. */
-export const WATER_VERSION = 1;
+export const WATER_VERSION = 2;
 
 /** Film that the fibres hold and that does not flow, µm (fitted; a film mobile down to nothing gives fractal fronts). */
 export const HELD_FILM_UM = 8;
@@ -21,7 +23,7 @@ export const TENSION_DEPTH_UM = 20;
 export const FASTEST_LEVELLING = 60;
 
 /** Films much deeper than this follow their own level, thinner ones the relief of the paper, µm (fitted). */
-export const RELIEF_DEPTH_UM = 65;
+export const RELIEF_DEPTH_UM = 130;
 
 /** Half of Π/μ, the pull of a surface that pigment has slackened, for Π = 0.06 mN/m (Marangoni; fitted). */
 export const PRESSURE_PULL = 0.02;
@@ -45,7 +47,7 @@ export const LEAST_PASSAGE = 0.3;
 
 /** Wettability fades from 1 within this time in an ordinary room, s, to what the damp in the paper keeps up, g/m². */
 export const WETTABILITY_FADES_S = 90;
-export const WETTABILITY_NONE_GM2 = 10;
+export const WETTABILITY_NONE_GM2 = DRY_PAPER_GM2;
 export const WETTABILITY_FULL_GM2 = 70;
 
 /** Evaporation of an ordinary room, g/m²s, against which the fading of wettability is scaled: 20 °C, 50 %, still. */
@@ -72,7 +74,7 @@ export const RIM_WET_GM2 = 1;
 /** Settling of pigment onto the paper, µm/s: a fine one, and what granulation adds; it collects in valleys of the relief (fitted). */
 export const SETTLE_FINE = 0.25;
 export const SETTLE_GRAINY = 3;
-export const VALLEY_RELIEF_UM = 16;
+export const VALLEY_RELIEF_UM = 36;
 export const LEAST_SETTLING = 0.1;
 
 /** Pigment carried into the fibres by water that is taken up: a share of it, more for what stains, none for grains (fitted). */

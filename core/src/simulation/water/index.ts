@@ -22,13 +22,13 @@ export { rimReach } from './rim';
 export { panelActSchema, type ActOf, type PanelAct, type StrokePoint } from './panel-act';
 export { shapeBounds, shapeSchema, type Shape } from './shape';
 export { sharesOfStages, stageAtPoint } from './sheet-stages';
-export { actOnPanel } from './act-on-panel';
+export { actOnPanel, spatteredDrops } from './act-on-panel';
+export { eventsOf, type PanelEvent } from './panel-event';
+export { cornerOf, lookingAtRelief, RELIEF_PX_MM, reliefOf, type Relief } from './relief';
 export { Replay, type RestartMoment } from './replay';
-export { PAPER_LOOKS, PaintedView, type CellBox, type PaperLook } from './painted-view';
 export { fingerprintOf, markOf, markOfText } from './fingerprint';
 export { WATER_VERSION } from './flow-constants';
 export { isReached, PaperClock, wetCells, type ClockOrder } from './paper-clock';
-export { pictureOf, picturing, type PanelPicture } from './picture';
 export { passTime, setOut, startPanel, type PanelRun, type PanelSetting } from './panel-run';
 export {
   spatterDrops,
@@ -38,7 +38,7 @@ export {
   type SpatterRequest,
   type SpatterTool,
 } from './spatter';
-export { BRUSHES, BRUSH_LOADS, brushById, reachMm, type Brush } from './brush';
+export { BRUSHES, BRUSH_LOADS, brushById, reachMm, widthAt, type Brush } from './brush';
 export { EXCHANGES } from './stroke';
 export {
   actOfTool,

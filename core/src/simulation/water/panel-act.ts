@@ -48,7 +48,11 @@ export type StrokePoint = z.infer<typeof strokePointSchema>;
 /** Everything that can be done to a panel, in the paper's time. */
 export const panelActSchema = z.discriminatedUnion('kind', [
   laid('water'),
-  laid('wash'),
+  z.strictObject({
+    ...laid('wash').shape,
+    /** A band of a wash, mm down the sheet: in full between the middle two levels, less and less out to the others. */
+    band: z.tuple([positionMm, positionMm, positionMm, positionMm]).readonly().optional(),
+  }),
   laid('drop'),
   z.strictObject({
     atS,

@@ -75,6 +75,13 @@ export function panelGrid(widthMm: number, heightMm: number, cellMm: number, spe
   return { columns, rows, cellMm, stride, height, cells: stride * height, species };
 }
 
+/** The row in which a cell stands. */
+export const rowOfCell = ({ height }: PanelGrid, cell: number): number => (cell >> 4) % height;
+
+/** The column in which a cell stands. */
+export const columnOfCell = ({ height }: PanelGrid, cell: number): number =>
+  (Math.floor((cell >> 4) / height) << 4) | (cell & 15);
+
 /** Where the cell of a column and row stands in every plane. */
 export const cellAt = ({ height }: PanelGrid, column: number, row: number): number =>
   (((column >> 4) * height + row) << 4) | (column & 15);

@@ -1,17 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { done } from '../../kit/units';
-import { plainPaintKernel } from '../../materials/pigment';
-import { hexOf } from '../../kit/colour';
-import {
-  cellAt,
-  lookOf,
-  pictureOf,
-  plainPanelKernel,
-  Replay,
-  simulationSchema,
-  type PanelRun,
-  type Simulation,
-} from '.';
+import { plainPanelKernel, Replay, simulationSchema, type PanelRun, type Simulation } from '.';
 import { keptBytes, RestartStates } from './restart';
 
 const wash = {
@@ -126,32 +115,5 @@ describe('kept states', () => {
     expect(keptBytes([bare, again])).toBe(keptBytes([bare]));
     done(one.goTo(5));
     expect(keptBytes([bare, states.keep()])).toBeGreaterThan(keptBytes([bare]));
-  });
-});
-
-describe('a picture of the panel', () => {
-  const one = replay([wash]);
-  done(one.goTo(5));
-
-  it('shows each cell as the probe sees it', () => {
-    const { columns, rgba } = pictureOf(one.run, plainPaintKernel);
-    const look = lookOf(one.run);
-    for (const [column, row] of [
-      [0, 0],
-      [16, 12],
-      [35, 23],
-    ]) {
-      const at = 4 * (row * columns + column);
-      const hex = hexOf(look(cellAt(one.run.panel, column, row)));
-      [1, 3, 5].forEach((from, channel) =>
-        expect(Math.abs(rgba[at + channel] - parseInt(hex.slice(from, from + 2), 16))).toBeLessThanOrEqual(2),
-      );
-    }
-  });
-
-  it('shows it paler as it will be dry', () => {
-    const [wet, dry] = [false, true].map((asDry) => pictureOf(one.run, plainPaintKernel, asDry));
-    const at = 4 * (12 * wet.columns + 16);
-    expect(dry.rgba[at + 1]).toBeGreaterThan(wet.rgba[at + 1]);
   });
 });

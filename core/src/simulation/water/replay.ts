@@ -58,6 +58,11 @@ export class Replay {
     return this.done;
   }
 
+  /** What has happened so far, in its order. */
+  get past(): readonly PanelEvent[] {
+    return this.events.slice(0, this.done);
+  }
+
   /** Whether acts are still to be done. */
   get moreToCome(): boolean {
     return this.done < this.events.length;

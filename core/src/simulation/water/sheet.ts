@@ -1,17 +1,11 @@
 import type { Paper } from '../../materials/paper';
-import { done, type Work } from '../../kit/units';
+import { asPart, done, type Work } from '../../kit/units';
 import { surfaceNoise } from './noise';
 import { cellAt, type Panel, type PanelGrid } from './panel';
+import { cornerOf, lookingAtRelief, RELIEF_PX_MM, type Relief } from './relief';
 
-/** Layers of a sheet's relief: their size, mm, and share of its height (felt marks at 1.3 mm, fibres below; fitted). */
-const GRAIN = [
-  { sizeMm: 1.3, share: 0.45 },
-  { sizeMm: 0.9, share: 0.35 },
-  { sizeMm: 0.7, share: 0.5 },
-  { sizeMm: 0.45, share: 0.25 },
-];
 /** A relief of ± n µm means that nearly all of the sheet (two standard deviations) lies within n of its mean. */
-const TWO_SIGMA = 0.48;
+const IN_DEVIATIONS = 0.5;
 
 /** Unevenness of capacity and of the surface's hold on a bead, ± share at most, and their size, mm (fitted). */
 const CAPACITY_VARIES = 0.2;
@@ -22,7 +16,7 @@ const HOLD_MM = 0.9;
 /** Points sampled along a cell's side where cells are coarser than the grain, so that they see its mean. */
 const samplesOf = (cellMm: number): number => Math.max(1, Math.ceil(cellMm / 0.35));
 
-/** How uneven a sheet is about its mean, summed over the points sampled in a cell, `[row · columns + column]`. */
+/** How uneven a sheet is about its mean, in each cell, `[row · columns + column]`. */
 interface Unevenness {
   readonly relief: Float64Array;
   readonly capacity: Float64Array;
@@ -36,43 +30,61 @@ const known = new Map<string, Unevenness>();
 /** Looks how uneven a sheet is; done beforehand, what lays the sheet has it at once. */
 export function* lookingAtSheet(
   { columns, rows, cellMm }: Pick<PanelGrid, 'columns' | 'rows' | 'cellMm'>,
+  surface: Paper['surface'],
   seed: number,
 ): Work<Unevenness> {
-  const key = [columns, rows, cellMm, seed].join(' ');
+  const key = [columns, rows, cellMm, surface, seed].join(' ');
   const found = known.get(key);
   if (found) return found;
+  const tile = yield* asPart(lookingAtRelief(surface), 0, 0.5);
   const n = samplesOf(cellMm);
-  const grains = GRAIN.map(({ sizeMm, share }, layer) => ({
-    share,
-    noise: surfaceNoise(sizeMm, 16 * seed + layer),
-  }));
-  const capacityNoise = surfaceNoise(CAPACITY_MM, 16 * seed + GRAIN.length);
-  const holdNoise = surfaceNoise(HOLD_MM, 16 * seed + GRAIN.length + 1);
-  const [relief, capacity, hold] = Array.from({ length: 3 }, () => new Float64Array(columns * rows));
+  const capacityNoise = surfaceNoise(CAPACITY_MM, 16 * seed);
+  const holdNoise = surfaceNoise(HOLD_MM, 16 * seed + 1);
+  const [capacity, hold] = Array.from({ length: 2 }, () => new Float64Array(columns * rows));
   for (let row = 0; row < rows; row++) {
-    yield row / rows;
+    yield 0.5 + (0.5 * row) / rows;
     for (let column = 0; column < columns; column++) {
       const at = row * columns + column;
       for (let i = 0; i < n; i++)
         for (let j = 0; j < n; j++) {
           const x = (column + (i + 0.5) / n) * cellMm;
           const y = (row + (j + 0.5) / n) * cellMm;
-          for (const { share, noise } of grains) relief[at] += share * noise(x, y);
-          capacity[at] += capacityNoise(x, y);
-          hold[at] += holdNoise(x, y);
+          capacity[at] += capacityNoise(x, y) / n ** 2;
+          hold[at] += holdNoise(x, y) / n ** 2;
         }
     }
   }
+  const uneven = { relief: meansOf(tile, { columns, rows, cellMm }, seed), capacity, hold };
   if (known.size >= KEPT) known.delete(known.keys().next().value!);
-  known.set(key, { relief, capacity, hold });
-  return { relief, capacity, hold };
+  known.set(key, uneven);
+  return uneven;
+}
+
+/** Mean height of the relief in each cell, in its standard deviations. */
+function meansOf(
+  { side, height }: Relief,
+  { columns, rows, cellMm }: Pick<PanelGrid, 'columns' | 'rows' | 'cellMm'>,
+  seed: number,
+): Float64Array {
+  const means = new Float64Array(columns * rows);
+  const [left, top] = cornerOf(seed);
+  const point = (cell: number): number => Math.floor(cell * cellMm * RELIEF_PX_MM);
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const [x0, y0] = [point(column), point(row)];
+      const [x1, y1] = [Math.max(x0 + 1, point(column + 1)), Math.max(y0 + 1, point(row + 1))];
+      let sum = 0;
+      for (let y = y0; y < y1; y++)
+        for (let x = x0; x < x1; x++) sum += height[((top + y) % side) * side + ((left + x) % side)];
+      means[row * columns + column] = sum / ((x1 - x0) * (y1 - y0));
+    }
+  return means;
 }
 
 /** Lays a sheet of paper into a panel: relief, capacity, unevenness, all from the seed; everything dry and open. */
 export function laySheet(panel: Panel, paper: Paper, seed: number): void {
-  const { columns, rows, cellMm } = panel;
-  const samples = samplesOf(cellMm) ** 2;
-  const { relief, capacity, hold } = done(lookingAtSheet(panel, seed));
+  const { columns, rows } = panel;
+  const { relief, capacity, hold } = done(lookingAtSheet(panel, paper.surface, seed));
   panel.open.fill(0);
   panel.capacity.fill(paper.capacityGm2);
   panel.grain.fill(1);
@@ -83,8 +95,8 @@ export function laySheet(panel: Panel, paper: Paper, seed: number): void {
       const cell = cellAt(panel, column, row);
       const at = row * columns + column;
       panel.open[cell] = 1;
-      panel.relief[cell] = (paper.reliefUm * relief[at]) / samples / TWO_SIGMA;
-      panel.capacity[cell] = paper.capacityGm2 * (1 + (CAPACITY_VARIES * capacity[at]) / samples);
-      panel.grain[cell] = 1 + (HOLD_VARIES * hold[at]) / samples;
+      panel.relief[cell] = IN_DEVIATIONS * paper.reliefUm * relief[at];
+      panel.capacity[cell] = paper.capacityGm2 * (1 + CAPACITY_VARIES * capacity[at]);
+      panel.grain[cell] = 1 + HOLD_VARIES * hold[at];
     }
 }

@@ -13,7 +13,7 @@ import {
 import { BadInput, code, seed, type Work } from '../../kit/units';
 import { coverage } from './coverage';
 import { HandOnPanel } from './hand-on-panel';
-import { eventsOf } from './panel-event';
+import { eventsOf, type PanelEvent } from './panel-event';
 import { panelActSchema, type PanelAct } from './panel-act';
 import type { PanelKernel } from './panel-kernel';
 import { passTime, startPanel, type PanelRun } from './panel-run';
@@ -123,7 +123,7 @@ export function openSimulation(
 export function* simulate(
   input: Simulation,
   kernel: PanelKernel,
-  finished?: (run: PanelRun) => void,
+  finished?: (run: PanelRun, past: readonly PanelEvent[]) => void,
 ): Work<SimulationAnswer> {
   const { run, acts } = openSimulation(input, kernel);
   const events = eventsOf(acts);
@@ -143,7 +143,7 @@ export function* simulate(
     yield* progress(run, atS, input.stopS);
     samples.push({ atS, probes: input.probes.map(({ name, shape }) => probe(run, name, shape)) });
   }
-  finished?.(run);
+  finished?.(run, events.slice(0, next));
   return { samples, balance: balanceOf(run), steps: run.steps };
 }
 

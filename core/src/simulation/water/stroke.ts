@@ -1,5 +1,5 @@
 import { addToCell, speciesPlace, takeFilm } from './cell-acts';
-import { BRUSH_LOADS, brushById, FULL_FILM_UM, type Brush } from './brush';
+import { BRUSH_LOADS, brushById, FULL_FILM_UM, widthAt, type Brush } from './brush';
 import { coverage } from './coverage';
 import type { ActOf, StrokePoint } from './panel-act';
 import type { BrushLeft, PanelRun } from './panel-run';
@@ -110,7 +110,7 @@ export class BrushStroke {
     const { run, brush, belly, touched, found, touchedAt } = this;
     const { panel } = run;
     const nowS = Math.fround(run.atS);
-    const width = brush.tipMm + (brush.widthMm - brush.tipMm) * pressure;
+    const width = widthAt(brush, pressure);
     const film = (FULL_FILM_UM * belly.water) / (brush.bellyMl * 1000);
     coverage(
       panel,

@@ -143,13 +143,23 @@ describe('any wash', () => {
   });
 });
 
-it('reads the water between steps, and holds the end', () => {
+it('reads the water between steps, and paper that is dry to the touch goes on drying', () => {
   const course = dry(wash(80));
   expect(waterAt(course, 0)).toEqual({ filmUm: 80, paperGm2: 0 });
   const { filmUm, paperGm2 } = waterAt(course, course.stages.dampEndS!);
   expect(filmUm).toBe(0);
   expect(paperGm2).toBeCloseTo(45, 1);
-  expect(waterAt(course, 1e6).paperGm2).toBeCloseTo(25, 0);
+  const { coolEndS } = course.stages;
+  expect(waterAt(course, coolEndS!).paperGm2).toBeCloseTo(25, 1);
+  // Below its falling rate a sheet loses e-fold in 0.16·capacity over the free rate.
+  const foldS = (0.16 * paper.capacityGm2) / evaporationRate(ORDINARY);
+  expect(waterAt(course, coolEndS! + foldS).paperGm2).toBeCloseTo(25 / Math.E, 1);
+});
+
+it('keeps the water of a sheet in air that takes none', () => {
+  const course = dry(wash(20, { ...ORDINARY, rh: 1 }));
+  expect(waterAt(course, 1e6)).toEqual(waterAt(course, 1e5));
+  expect(waterAt(course, 1e6).paperGm2).toBeCloseTo(20, 3);
 });
 
 describe('stages', () => {
