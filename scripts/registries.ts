@@ -2,7 +2,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { CHECKS } from '@kettle/core/advice/checks';
-import { CHORES, TECHNIQUES, type TechniqueWindow } from '@kettle/core/document/plan';
+import {
+  CHORES,
+  choreOf,
+  TECHNIQUES,
+  techniqueOf,
+  type Act,
+  type TechniqueWindow,
+} from '@kettle/core/document/plan';
+import { EVERYDAY, MISTAKEN } from '../core/src/testing/everyday-plans';
 import { formatSpan } from '@kettle/core/kit/units';
 import { MEDIA } from '@kettle/core/materials/pigment';
 
@@ -46,9 +54,30 @@ const media = (): string =>
     ]),
   );
 
+const everyday = (): string =>
+  table(
+    ['what a painter does', 'acts'],
+    EVERYDAY.map(({ does, plan }) => [does, plan.acts.flatMap(actInWords).join('; ')]),
+  );
+
+const actInWords = (act: Act): string[] => {
+  if (act.kind === 'pass') return [techniqueOf(act.technique).name];
+  const { finishing, does, name } = choreOf(act.chore);
+  return does !== undefined && does !== 'tapes' && does !== 'untapes' && (!finishing || does === 'unmasks')
+    ? [name.toLowerCase()]
+    : [];
+};
+
+const mistaken = (): string =>
+  table(
+    ['the mistake', 'found by'],
+    MISTAKEN.map(({ does, found }) => [does, `\`${found}\``]),
+  );
+
 /** What stands where: the name of the place in the file, and what is put there. */
 const PLACES: Readonly<Record<string, Readonly<Record<string, () => string>>>> = {
   'docs/checks.md': { checks },
+  'docs/everyday.md': { everyday, mistaken },
   'docs/techniques.md': { techniques, chores, media },
 };
 

@@ -3,6 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { lineKernelRatio } from '../bench/line-kernel';
+import { benchChanges } from '../bench/changes';
 import { benchCutting } from '../bench/cutting';
 import { benchJobs } from '../bench/jobs';
 import { benchMixing } from '../bench/mixing';
@@ -27,6 +28,7 @@ import { measureCuttingPlans } from './measure/cutting-plans';
 import { measureDrying } from './measure/drying';
 import { measureEffects } from './measure/effects';
 import { measureFlatWash } from './measure/flat-wash';
+import { measurePicture } from './measure/picture';
 import { measureTwins } from './measure/twins';
 import { evidenceOf, inWords, type Evidence, type Measured } from './measure/limits';
 import { measurePatches } from './measure/patches';
@@ -76,6 +78,7 @@ const MEASURES: Readonly<Record<string, () => Measured | Promise<Measured>>> = {
   calibration: measureCalibration,
   effects: measureEffects,
   'flat-wash': measureFlatWash,
+  picture: measurePicture,
   twins: measureTwins,
   'rehearsal-memory': measureRehearsal,
   patches: measurePatches,
@@ -142,6 +145,10 @@ const MEASURES: Readonly<Record<string, () => Measured | Promise<Measured>>> = {
     below: { opensMs: 1500, eveningsMs: 5000 },
   }),
   jobs: measureJobs,
+  changes: async () => ({
+    figures: await benchChanges(),
+    below: { sprayedMs: 150, largeMs: 150, pegMs: 50 },
+  }),
   'large-card': async () => ({
     figures: await inBrowser(async (profile, url) => ({
       ...(await largeCard(await openPage(profile, url), url, largePlan(40, 60))),

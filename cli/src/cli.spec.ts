@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { writeKettleFile } from '@kettle/core/files/formats';
 import { loadFonts } from '@kettle/core/drawing/lettering';
+import { paintedOf } from '@kettle/core/document/plan';
+import { layOut } from '@kettle/core/order/schedule';
 import { kettleInTheRain } from '../../demo/kettle-in-the-rain';
 import { COMMANDS, run, setsWords, type RunResult } from './run';
 
@@ -218,7 +220,7 @@ describe('answers', () => {
     const plain = answer('simulate', { ...asked, kernel: 'plain' });
     expect(plain['steps']).toBe(simd['steps']);
     const png = readFileSync(join(folder, 'panel.png'));
-    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([40, 32]);
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([160, 128]);
     const field = readFileSync(join(folder, 'fields', 'PB15_3.f32'));
     const values = new Float32Array(field.buffer.slice(field.byteOffset, field.byteOffset + field.length));
     expect(values).toHaveLength(40 * 32);
@@ -278,6 +280,23 @@ describe('answers', () => {
     }
   });
 
+  it('patches: what the panel is cut up into, at a moment or at the end', () => {
+    const plan = kettleInTheRain();
+    type Patches = { patches: { areas: string[]; cm2: number; stage: string; probe: number[] }[] };
+    const { patches } = answer('patches', plan) as Patches;
+    const { widthMm, heightMm } = paintedOf(plan).panel;
+    expect(patches.reduce((sum, { cm2 }) => sum + cm2, 0)).toBeCloseTo((widthMm * heightMm) / 100, 6);
+    expect(patches.every(({ stage }) => stage === 'dry')).toBe(true);
+
+    const { steps } = layOut(plan);
+    const { act, endS } = steps.find((step) => step.act.kind === 'pass')!;
+    const wet = answer('patches', { plan, atS: endS + 5 }) as Patches;
+    expect(wet.patches.filter(({ stage }) => stage !== 'dry').flatMap(({ areas }) => areas)).toContain(
+      act.areas[0],
+    );
+    expect(answer('patches', { ...plan, atS: endS + 5 })).toEqual(wet);
+  });
+
   it('trace prints the sheet as it is, not as JSON', () => {
     const { out, code } = run(['trace'], () => Buffer.from(JSON.stringify(kettleInTheRain())));
     expect(code).toBe(0);
@@ -320,6 +339,9 @@ describe('bad input ends with 2, one line, the field and the reason', () => {
     ['size', { ...C6, wings: 2 }, /^wings: unknown key/],
     ['size', '{"envelope":', /broken JSON at position 12/],
     ['size', '{"fold":NaN}', /broken JSON at position 8/],
+    ['patches', { plan: kettleInTheRain(), atS: -1 }, /^atS:/],
+    ['patches', { plan: kettleInTheRain(), when: 1 }, /^when: unknown key/],
+    ['patches', { plan: 3 }, /^plan/],
     ['dry', { ...wash, climate: { ...AIR, rh: 50 } }, /^climate\.rh: rh is a fraction 0…1/],
     ['dry', { ...wash, filmUm: -3 }, /^filmUm:/],
     ['dry', { ...wash, paper: 'vellum' }, /^paper: unknown paper “vellum”; known: cotton-cold-300/],

@@ -54,11 +54,17 @@ export const jsonCommand = <Schema extends z.ZodType>({
 /** A command that reads a plan, as its file or packed as a card. */
 export const planCommand = ({
   answers,
+  also,
   ...command
 }: Pick<CliCommand, 'name' | 'says' | 'prints' | 'letters' | 'run'> & {
   readonly answers: string;
+  /** In which other shapes it takes a plan. */
+  readonly also?: string;
 }): CliCommand => ({
   ...command,
   input: 'plan',
-  shape: { in: 'a plan, .kettle or plan.json (docs/schema/plan.schema.json)', out: answers },
+  shape: {
+    in: ['a plan, .kettle or plan.json (docs/schema/plan.schema.json)', ...(also ? [also] : [])].join('; '),
+    out: answers,
+  },
 });

@@ -10,6 +10,7 @@ import { legible } from './commands/legible';
 import { list } from './commands/list';
 import { mix } from './commands/mix';
 import { palette } from './commands/palette';
+import { patches } from './commands/patches';
 import { planBackCommand } from './commands/plan-back';
 import { propose } from './commands/propose';
 import { schedule } from './commands/schedule';
@@ -33,6 +34,7 @@ export const COMMANDS: readonly CliCommand[] = [
   simulateCommand,
   spatter,
   areas,
+  patches,
   whites,
   legible,
   trace,

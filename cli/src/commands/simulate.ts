@@ -2,21 +2,22 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { writePng, type Bitmap } from '@kettle/core/files/formats';
-import { plainPaintKernel } from '@kettle/core/materials/pigment';
 import { BadInput, done, MM_PER_INCH } from '@kettle/core/kit/units';
 import {
   cellAt,
-  pictureOf,
   plainPanelKernel,
   simulate as run,
   simulationSchema,
   type PanelRun,
 } from '@kettle/core/simulation/water';
-import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { pictureOf, type Painted } from '@kettle/core/simulation/picture';
+import { paintKernelFromBuild, panelKernelFromBuild } from '@kettle/kernels/node';
 import { jsonCommand } from '../command';
 
 const inputSchema = simulationSchema.extend({
   png: z.string().min(1).optional(),
+  pxPerMm: z.number().min(1).max(24).default(8),
+  view: z.enum(['dry', 'now']).default('dry'),
   fields: z.string().min(1).optional(),
   kernel: z.enum(['simd', 'plain']).default('simd'),
 });
@@ -26,10 +27,11 @@ export const simulateCommand = jsonCommand({
   says: 'water and pigment on a panel, act by act',
   reads: inputSchema,
   answers: 'samples[{atS,probes[{name,filmUm,paperGm2,stage,pigments{code:gm2},lab}]}] balance{…} steps',
-  run: ({ png, fields, kernel, ...simulation }) => {
+  run: ({ png, pxPerMm, view, fields, kernel, ...simulation }) => {
     return done(
-      run(simulation, kernel === 'plain' ? plainPanelKernel : panelKernelFromBuild(), (panel) => {
-        if (png) save('png', png, () => writeFileSync(png, writePng(printed(panel))));
+      run(simulation, kernel === 'plain' ? plainPanelKernel : panelKernelFromBuild(), (panel, past) => {
+        if (png)
+          save('png', png, () => writeFileSync(png, writePng(printed({ run: panel, past }, pxPerMm, view))));
         if (fields) saveFields(panel, fields);
       }),
     );
@@ -37,13 +39,13 @@ export const simulateCommand = jsonCommand({
 });
 
 /** A panel as a picture of its true size. */
-function printed(run: PanelRun): Bitmap {
-  const { columns, rows, rgba } = pictureOf(run, plainPaintKernel);
+function printed(painted: Painted, pxPerMm: number, look: 'dry' | 'now'): Bitmap {
+  const { columns, rows, rgba } = pictureOf(painted, paintKernelFromBuild(), { pxPerMm, look });
   return {
     width: columns,
     height: rows,
     rgb: Uint8Array.from({ length: 3 * columns * rows }, (_, i) => rgba[4 * Math.floor(i / 3) + (i % 3)]),
-    dpi: MM_PER_INCH / run.panel.cellMm,
+    dpi: MM_PER_INCH * pxPerMm,
   };
 }
 

@@ -1,11 +1,12 @@
 import { cutAway, drawnFootprint, joined } from '../../order/areas';
-import { polygonArea, rectangle, type Polygon } from '../../kit/geometry';
+import { bounds, polygonArea, rectangle, type Polygon } from '../../kit/geometry';
+import { remembered } from '../../kit/units';
 import {
   maskedAfter,
   outlineOf,
   paintedOf,
   partLaid,
-  whitesRound,
+  sparedBy,
   type Pass,
   type Plan,
 } from '../../document/plan';
@@ -25,7 +26,7 @@ export function wetted(plan: Plan, index: number): Polygon[] {
   const areas = pass.areas.flatMap((area) =>
     cutAway(
       [outlineOf(plan, area)],
-      whitesRound(plan, pass, area).map((white) => outlineOf(plan, white.area)),
+      sparedBy(plan, pass, area).map((spared) => outlineOf(plan, spared)),
     ),
   );
   return cutAway(joined(areas), [...masked, ...over('over'), ...open]);
@@ -34,9 +35,23 @@ export function wetted(plan: Plan, index: number): Polygon[] {
 /** Surface a pass wets, mm², all of it or part: what drops of mask keep off is left out. */
 function wettedMm2(plan: Plan, index: number, regions: readonly Polygon[]): number {
   const masked = maskedAfter(plan.acts, index);
-  const drops = plan.resists.filter(({ id }) => masked.has(id)).flatMap((resist) => resist.drops);
-  return regions.reduce((sum, region) => sum + polygonArea(region), 0) - underDrops(regions, drops);
+  const sprayed = plan.resists.filter(({ id, drops }) => masked.has(id) && drops.length > 0);
+  const whole = regions.reduce((sum, region) => sum + polygonArea(region), 0);
+  if (sprayed.length === 0) return whole;
+  // Thousands of drops lie where they lay while colours and times change.
+  const key = [...sprayed.map(({ id }) => id), ...regions.map(markOf)].join(' ');
+  const drops = (): number =>
+    underDrops(
+      regions,
+      sprayed.flatMap((resist) => resist.drops),
+    );
+  return whole - dropsKnown(plan.resists, key, drops);
 }
+
+const dropsKnown = remembered<number>();
+
+/** What tells a region from another. */
+const markOf = (region: Polygon): string => `${bounds(region).join(',')}:${polygonArea(region)}`;
 
 /**
  * Paint one pass leaves on one card, ml, by the mix it is laid in: what it wets of its place, by its share, times its film.

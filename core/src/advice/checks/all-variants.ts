@@ -2,7 +2,7 @@ import { variantsOf, type Plan } from '../../document/plan';
 import { layingOut, type TimelineAtTable } from '../../order/schedule';
 import { done, type Work } from '../../kit/units';
 import type { CheckContext, Finding } from './check';
-import { checking } from './registry';
+import { checking, CHECKS } from './registry';
 
 /**
  * What is found of a card as it is planned and, besides, of the copies that are painted otherwise: what goes wrong with them
@@ -15,13 +15,14 @@ export function* checkingAllVariants(
 ): Work<Finding[]> {
   const found = yield* checking(plan, timeline, desk);
   const known = new Set(found.map(({ key }) => key));
+  const ofTheCard = new Set(CHECKS.flatMap((check) => (check.ofTheCard ? [check.id] : [])));
   const accepted = new Set(plan.accepted.map(({ finding }) => finding));
   for (const { variant, plan: own } of variantsOf(plan)) {
     if (variant === null) continue;
     const findings = yield* checking(own, yield* layingOut(own), desk);
     for (const finding of findings) {
       const key = `${finding.key}@${variant.id}`;
-      if (known.has(finding.key) || accepted.has(key)) continue;
+      if (ofTheCard.has(finding.id) || known.has(finding.key) || accepted.has(key)) continue;
       found.push({
         ...finding,
         key,

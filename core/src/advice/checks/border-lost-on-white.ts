@@ -1,7 +1,8 @@
-import { type Point, rectangle, type Polygon, type Ring } from '../../kit/geometry';
+import { bounds, type Point, rectangle, type Polygon, type Ring } from '../../kit/geometry';
 import {
   bareLightness,
   colourAt,
+  layersAt,
   paintedOf,
   stillToCrop,
   topAreaAt,
@@ -19,6 +20,9 @@ import { mixesBySize } from './used-mixes';
 const INSIDE_MM = 1;
 const EVERY_MM = 4;
 
+/** What stays so far from the tape is a figure on bare paper, with no frame to lose, mm. Ours. */
+const NEAR_TAPE_MM = 5;
+
 /** More of the rim than this as light as the border, and the picture has no frame, %. Ours. */
 const LIMIT = 60;
 
@@ -31,7 +35,8 @@ export const borderLostOnWhite: Check = {
   when: `over ${LIMIT} % of the rim, ${INSIDE_MM} mm inside the tape, lies within ${LOST_EDGE_L} L* of the white border`,
   source: 'ours',
   *find({ plan }) {
-    if (plan.card.border !== 'taped' || plan.areas.length === 0 || stillToCrop(plan)) return;
+    if (plan.card.border !== 'taped' || stillToCrop(plan)) return;
+    if (!plan.areas.some((area) => comesToTape(plan, area))) return;
     const rim = yield* placesByArea(plan);
     const percent = Math.round(lostPercent(plan, rim));
     if (percent <= LIMIT) return;
@@ -58,10 +63,18 @@ export const borderLostOnWhite: Check = {
     return [
       { wrong: darkIn(down(0.38)), right: darkIn(down(0.42)) },
       { wrong: darkIn([within(1.1)]), right: darkIn([within(0.9)]) },
+      { wrong: darkIn([within(4.9)]), right: darkIn([within(5.1)]) },
       { wrong: darkIn([panel, within(0.9)]), right: darkIn([panel, within(1.1)]) },
     ];
   },
 };
+
+function comesToTape(plan: Plan, { id, outline }: Plan['areas'][number]): boolean {
+  if (layersAt(plan, id, plan.acts.length).length === 0) return false;
+  const { widthMm, heightMm } = paintedOf(plan).panel;
+  const [x, y, width, height] = bounds(outline);
+  return Math.min(x, y, widthMm - x - width, heightMm - y - height) < NEAR_TAPE_MM;
+}
 
 /** A panel of which so much is painted dark. */
 const darkIn = (outline: Polygon): Plan =>

@@ -1,9 +1,15 @@
-import { freeId, nameOf, newPass, rightAfter, techniqueOf } from '../../document/plan';
+import { freeId, nameOf, newPass, rightAfter, techniqueOf, type Pass } from '../../document/plan';
 import { mainWash, windowOf } from '../../order/schedule';
 import { formatSpan } from '../../kit/units';
 import type { Check, Found } from './check';
 import { beginAt } from './fixes';
 import { intoSky, washedSky, washOn } from './edge-plans';
+
+/** What a brush brings into a wet wash, colour or the water that softens an edge; salt and mist have rules of their own. */
+const isBrushedIn = ({ technique }: Pass): boolean => {
+  const { start, laid } = techniqueOf(technique);
+  return start === 'wet' && laid === undefined;
+};
 
 /** What is meant to go into a wet wash comes when its window has closed: it dries with hard edges, or runs back. */
 export const chargeTooLate: Check = {
@@ -15,12 +21,7 @@ export const chargeTooLate: Check = {
   source: 'windows on simulated paper (docs/painting.md)',
   find: ({ plan, timeline }) =>
     timeline.steps.flatMap(({ act, startS, before }) => {
-      if (
-        act.kind !== 'pass' ||
-        techniqueOf(act.technique).start !== 'wet' ||
-        !techniqueOf(act.technique).pigment
-      )
-        return [];
+      if (act.kind !== 'pass' || !isBrushedIn(act)) return [];
       return act.areas.flatMap((area): Found[] => {
         const wash = mainWash(before, area);
         const name = nameOf(plan, area);

@@ -19,6 +19,7 @@ export interface Finding {
     /** The other of two areas it lies between. */
     readonly pair?: string;
     readonly pass?: string;
+    readonly mix?: string;
     readonly atS?: number;
     /** The very place on the panel, mm. */
     readonly point?: Point;
@@ -30,8 +31,8 @@ export interface Finding {
 }
 
 /** The name under which a finding is accepted. */
-export const keyOf = (id: string, { pass = '', area = '', pair }: Finding['where']): string =>
-  [id, pass, area, ...(pair === undefined ? [] : [pair])].join('/');
+export const keyOf = (id: string, { pass = '', area = '', pair, mix }: Finding['where']): string =>
+  [id, pass, area, ...[pair, mix].filter((further) => further !== undefined)].join('/');
 
 /** What a check may look at. */
 export interface CheckContext {
@@ -67,6 +68,8 @@ export interface Check {
   readonly when: string;
   /** Where the number comes from. */
   readonly source: string;
+  /** Said of the card, not of its copies that are painted otherwise. */
+  readonly ofTheCard?: true;
   /** One that has much to try finds its findings one by one, and takes breath where it may be stopped. */
   readonly find: (context: CheckContext) => Iterable<Found | Breath>;
   /** One for each number it decides by, or more; the compiler refuses a check without. */

@@ -2,7 +2,7 @@ import { nameOf, addArea, addPass, smallPlan, type Command, type Plan } from '..
 import { LOST_EDGE_L, lostContour } from '../whites';
 import type { Check } from './check';
 import { mixedUntil } from './fixes';
-import { mixesBySize } from './used-mixes';
+import { mixesBySize, uppermost } from './used-mixes';
 import { kept, mixFrom } from './edge-plans';
 import { rectangle } from '../../kit/geometry';
 
@@ -19,7 +19,8 @@ export const contourLost: Check = {
   source: 'ours',
   *find({ plan }) {
     for (const { area, edge } of plan.whites) {
-      if (edge === 'soft') continue;
+      // What is painted when it is uncovered is an area like any other.
+      if (edge === 'soft' || uppermost(plan, area)) continue;
       yield null;
       const lost = lostContour(plan, area);
       if (lost.share <= SHARE) continue;

@@ -1,10 +1,13 @@
-import { nameOf, addPass, smallPlan, type Plan } from '../../document/plan';
+import { colourAt, LIFT, nameOf, addPass, smallPlan, type Plan } from '../../document/plan';
 import { whiteFacts } from '../whites';
 import type { Check } from './check';
 import { kept, mixFrom } from './edge-plans';
 
 /** Lifted paper that stays darker than wanted by this is seen, L*. Our default, as for paint that cannot lighten. */
 const LIMIT_L = 5;
+
+/** Where nobody has said how light, a light is lifted that wins back so much of what was painted over it. Ours. */
+const WINS_BACK = 0.5;
 
 /** A pigment that stains, or paper that is sized weakly, is not lifted as light as wanted. */
 export const liftOnStaining: Check = {
@@ -17,7 +20,8 @@ export const liftOnStaining: Check = {
   find: ({ plan }) =>
     plan.whites.flatMap((white) => {
       if (white.way !== 'lift') return [];
-      const { wantedL, liftedL, crossings } = whiteFacts(plan, white.area, white);
+      const { wantedL: wholeL, liftedL, crossings } = whiteFacts(plan, white.area, white);
+      const wantedL = white.wanted ? wholeL : wonBack(plan, white.area, wholeL);
       const short = wantedL - liftedL;
       if (crossings === 0 || short <= LIMIT_L) return [];
       return [
@@ -37,6 +41,15 @@ export const liftOnStaining: Check = {
     return [{ wrong: liftedTo(liftedL + 5.2), right: liftedTo(liftedL + 4.8) }];
   },
 };
+
+/** So light is enough for a light that nobody has said a colour of. */
+function wonBack(plan: Plan, area: string, wholeL: number): number {
+  const lift = plan.acts.findIndex(
+    (act) => act.kind === 'pass' && act.technique === LIFT && act.areas.includes(area),
+  );
+  const paintedL = colourAt(plan, area, Math.max(0, lift))[0];
+  return paintedL + WINS_BACK * (wholeL - paintedL);
+}
 
 /** A boat lifted out of a staining sky, wanted so light. */
 const liftedTo = (wantedL: number): Plan =>

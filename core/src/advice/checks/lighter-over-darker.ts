@@ -1,4 +1,4 @@
-import { glazeLab } from '../../materials/pigment';
+import { glazeLab, REFERENCE_FILM_UM } from '../../materials/pigment';
 import {
   applyCommands,
   areaOf,
@@ -16,14 +16,18 @@ import {
 } from '../../document/plan';
 import type { Check, Found } from './check';
 import { mixFrom } from './edge-plans';
+import { uppermost } from './used-mixes';
 
 /** A dry colour this much darker than wanted is seen at once, L*. Our default. */
 const LIMIT_L = 5;
 
+/** Paint through which less than this of its ground's darkness is seen covers it: undiluted titanium white may go over dark. Ours. */
+const SHOWS = 0.25;
+
 /**
  * Transparent paint cannot lighten: the predicted dry colour of a pass over what lies under is darker
- * than the colour wanted. Where none is named, wanted is the mix as it looks on bare paper; a glaze, or a
- * colour put into a wet one, is meant to be changed by its ground and is then let be.
+ * than the colour wanted. Where none is named, wanted is the mix as it looks on bare paper, unless it is the darker
+ * anyway; a glaze, or a colour put into a wet one, is meant to be changed by its ground and is then let be.
  */
 export const lighterOverDarker: Check = {
   id: 'lighter-over-darker',
@@ -38,12 +42,21 @@ export const lighterOverDarker: Check = {
       yield null;
       const mix = mixOf(plan, act.mix);
       if (mix.wanted === null && techniqueOf(act.technique).showsGround) continue;
-      const wantedL = (mix.wanted ?? glazeLab(planPaper(plan), [laidMix(plan, mix, act.filmUm)]))[0];
+      const paper = planPaper(plan);
+      const ownL = glazeLab(paper, [laidMix(plan, mix, act.filmUm)])[0];
+      const wantedL = mix.wanted?.[0] ?? ownL;
+      const deepestL = glazeLab(paper, [laidMix(plan, mix, Math.max(act.filmUm, REFERENCE_FILM_UM))])[0];
       for (const area of act.areas) {
         const covered = layersAt(plan, area, index).length;
         if (covered === 0 || layersAt(plan, area, index + 1).length <= covered) continue;
-        const reachedL = colourAt(plan, area, index + 1)[0];
+        const [groundL, reachedL] = [index, index + 1].map((count) => colourAt(plan, area, count)[0]);
         if (wantedL - reachedL <= LIMIT_L) continue;
+        // A second coat of the same is meant to be darker.
+        const below = uppermost({ acts: plan.acts.slice(0, index) }, area);
+        if (mix.wanted === null && below?.mix === act.mix) continue;
+        // Dark over pale is no mistake, however thin the dark is laid.
+        if (mix.wanted === null && deepestL - groundL <= LIMIT_L) continue;
+        if (ownL - reachedL < SHOWS * (ownL - groundL)) continue;
         yield {
           where: { area, pass: act.id },
           number: { value: round1(wantedL - reachedL), unit: 'L*', limit: LIMIT_L },

@@ -9,6 +9,7 @@ import { borderLostOnWhite } from './border-lost-on-white';
 import { brushDryInLine } from './brush-dry-in-line';
 import { cardOffEnvelope } from './card-off-envelope';
 import { chargeTooLate } from './charge-too-late';
+import { byThing } from './by-thing';
 import { keyOf, type Check, type CheckContext, type Finding } from './check';
 import { cockleRisk } from './cockle-risk';
 import { contourLost } from './contour-lost';
@@ -27,7 +28,9 @@ import { maskTooLarge } from './mask-too-large';
 import { maskTooLong } from './mask-too-long';
 import { metalTooThin } from './metal-too-thin';
 import { mixRunsShort } from './mix-runs-short';
+import { mixNeverUsed } from './mix-never-used';
 import { mud } from './mud';
+import { neverPainted } from './never-painted';
 import { oneValue } from './one-value';
 import { poolAtTape } from './pool-at-tape';
 import { saltHeated, saltTooDry, saltTooWet } from './salt';
@@ -41,6 +44,7 @@ import { tooManyPasses } from './too-many-passes';
 import { tooThick } from './too-thick';
 import { valuesTooClose } from './values-too-close';
 import { waterFouled } from './water-fouled';
+import { wetsNoPaper } from './wets-no-paper';
 import { whiteCrossed } from './white-crossed';
 
 /** Every check the program makes. To add one: a file beside this, and a line here. */
@@ -49,6 +53,7 @@ export const CHECKS: readonly Check[] = [
   ...[maskNotSet, maskHeated, maskTooLong, maskTooLarge, maskLineTooFine],
   ...[barrierGap, counterClosed, whiteCrossed, contourLost],
   ...[lighterOverDarker, mud, thirdColour, complementsMeet, valuesTooClose, oneValue, shadeWrongSide],
+  ...[wetsNoPaper, neverPainted, mixNeverUsed],
   ...[driesTooPale, mixRunsShort, brushDryInLine, waterFouled],
   ...[saltHeated, saltTooWet, saltTooDry, liftOnStaining],
   ...[lineWillRun, lineBuried, metalTooThin],
@@ -100,7 +105,9 @@ function* checkingWith(
         findings.push({ station, severity, ...found, ...(weight ? { severity: weight } : {}), id, key });
     }
   }
-  return findings.sort((a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity));
+  return byThing(plan, findings).sort(
+    (a, b) => GRAVEST_FIRST.indexOf(a.severity) - GRAVEST_FIRST.indexOf(b.severity),
+  );
 }
 
 /** The same in one go. */

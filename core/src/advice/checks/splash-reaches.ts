@@ -1,7 +1,7 @@
 import { gapBetween } from '../../kit/geometry';
-import { nameOf, outlineOf, addPass } from '../../document/plan';
+import { layersAt, maskedAfter, nameOf, outlineOf, addPass } from '../../document/plan';
 import type { Check } from './check';
-import { twoSquares } from './edge-plans';
+import { chore, twoSquares } from './edge-plans';
 
 /** Drops from a tapped brush land so far beside where they are meant, mm. */
 const REACH_MM = 60;
@@ -12,17 +12,22 @@ export const splashReaches: Check = {
   name: 'Spatter lands beside',
   station: 'passes',
   severity: 'look',
-  when: `what is not covered lies within ${REACH_MM} mm of a spatter`,
+  when: `something painted that is not covered lies within ${REACH_MM} mm of a spatter`,
   source: 'ours',
   find: ({ plan }) =>
-    plan.acts.flatMap((act) => {
+    plan.acts.flatMap((act, index) => {
       if (act.kind !== 'pass' || act.technique !== 'spatter') return [];
       return act.areas.flatMap((area) => {
         if (act.shields.some((shield) => shield.lies === 'round' && act.areas.includes(shield.area)))
           return [];
-        const covered = new Set(act.shields.map((shield) => shield.area));
+        const covered = new Set([
+          ...act.shields.map((shield) => shield.area),
+          ...maskedAfter(plan.acts, index),
+        ]);
         const others = plan.areas
           .filter(({ id }) => !act.areas.includes(id) && !covered.has(id))
+          // On what is painted later no drop is seen.
+          .filter(({ id }) => layersAt(plan, id, index).length > 0)
           .map(({ id }) => ({ id, gapMm: gapBetween(outlineOf(plan, area), outlineOf(plan, id)) }))
           .sort((a, b) => a.gapMm - b.gapMm);
         const nearest = others.at(0);
@@ -49,7 +54,13 @@ export const splashReaches: Check = {
       });
     }),
   edges: () => {
+    const washed = addPass('wash', 'right', 'lemon');
     const spattered = addPass('drops', 'left', 'blue', { technique: 'spatter' });
-    return [{ wrong: twoSquares(59, spattered), right: twoSquares(61, spattered) }];
+    const masked = chore('mask', 'mask-on', ['right']);
+    return [
+      { wrong: twoSquares(59, washed, spattered), right: twoSquares(61, washed, spattered) },
+      { wrong: twoSquares(9, washed, spattered), right: twoSquares(9, spattered, washed) },
+      { wrong: twoSquares(9, washed, spattered, masked), right: twoSquares(9, washed, masked, spattered) },
+    ];
   },
 };

@@ -1,4 +1,5 @@
-import { meetingOf } from '../../materials/pigment';
+import { meetingOf, meetingOfThree, type Meeting, type Mix } from '../../materials/pigment';
+import { areasTouch } from '../../order/areas';
 import {
   laidMix,
   mixesOf,
@@ -10,8 +11,9 @@ import {
   type Pass,
   type Plan,
 } from '../../document/plan';
-import { meetsWet, washAt } from '../../order/schedule';
-import type { Check, CheckContext, Found, Edge } from './check';
+import { meetsWet, washAt, type MeetsWet } from '../../order/schedule';
+import { listed } from '../../kit/units';
+import type { Breath, Check, CheckContext, Found, Edge } from './check';
 import { waitUntilDry } from './fixes';
 import { driesTo, mixFrom, washOn } from './edge-plans';
 
@@ -58,8 +60,11 @@ export const complementsMeet: Check = {
   edges: () => [asItDries(['PO48', 'PB28'])],
 };
 
-function meetings(context: CheckContext, kind: 'third' | 'grey'): Found[] {
-  return [...betweenPasses(context, kind), ...withinPasses(context, kind)];
+function* meetings(context: CheckContext, kind: 'third' | 'grey'): Generator<Found | Breath> {
+  yield* betweenPasses(context, kind);
+  yield null;
+  yield* whereThreeMeet(context, kind);
+  yield* withinPasses(context, kind);
 }
 
 /** Two mixes of one pass, laid side by side in its water. */
@@ -90,33 +95,81 @@ function withinPasses({ plan, timeline }: CheckContext, kind: 'third' | 'grey'):
   });
 }
 
-/** What is laid on paper, or beside it, that is still wet with another mix. */
-function betweenPasses({ plan, timeline }: CheckContext, kind: 'third' | 'grey'): Found[] {
-  return meetsWet(plan, timeline).flatMap(({ pass, startS, area, wash, own }): Found[] => {
-    const below = plan.acts.find(({ id }) => id === wash.act);
-    const { filmUm, paperGm2 } = washAt(wash, startS);
-    if (
-      // A film of 1 µm is 1 g/m².
-      filmUm + paperGm2 < MIXES_GM2 ||
-      below?.kind !== 'pass' ||
-      below.mix === null ||
-      pass.mix === null ||
-      below.mix === pass.mix
-    )
-      return [];
-    const [one, other] = [below, pass].map((laid) => laidMix(plan, mixOf(plan, laid.mix!), laid.filmUm));
-    const meeting = meetingOf(one, other, planPaper(plan));
-    if (meeting.kind !== kind) return [];
-    const [first, second] = [mixOf(plan, below.mix), mixOf(plan, pass.mix)];
-    return [
-      {
-        where: { area, pass: pass.id, atS: startS },
-        number: { value: Math.round(100 * meeting.share), unit: '% of the second', limit: 0 },
-        // What is charged into a wash on purpose is only told what it makes.
-        ...(own ? { severity: 'note' as const } : {}),
-        why: `${first.name} on ${nameOf(plan, area)} is still wet: with ${second.name} it makes a ${meeting.word} that is neither.`,
-        fix: { says: `Wait until ${nameOf(plan, area)} is dry`, commands: [waitUntilDry(pass.id)] },
-      },
-    ];
+/** A pass that comes into or beside paper wet enough to carry colour, with the pass whose other mix lies there. */
+type Meets = MeetsWet & { readonly below: Pass & { readonly mix: string } };
+
+function carrying({ plan, timeline }: CheckContext): Meets[] {
+  return meetsWet(plan, timeline).flatMap((met): Meets[] => {
+    const below = plan.acts.find(({ id }) => id === met.wash.act);
+    const { filmUm, paperGm2 } = washAt(met.wash, met.startS);
+    // A film of 1 µm is 1 g/m².
+    if (filmUm + paperGm2 < MIXES_GM2 || below?.kind !== 'pass' || below.mix === null) return [];
+    if (met.pass.mix === null || below.mix === met.pass.mix) return [];
+    return [{ ...met, below: { ...below, mix: below.mix } }];
   });
+}
+
+/** What a pass lays of its own mix. */
+const laidBy = (plan: Plan, { mix, filmUm }: Pass): Mix => laidMix(plan, mixOf(plan, mix!), filmUm);
+
+/** What is laid on paper, or beside it, that is still wet with another mix. */
+function* betweenPasses(context: CheckContext, kind: 'third' | 'grey'): Generator<Found | Breath> {
+  const { plan } = context;
+  const known = new Map<string, Meeting>();
+  for (const { pass, startS, area, own, below } of carrying(context)) {
+    yield null;
+    // The same two mixes meet at many places.
+    const key = [below, pass].map(({ mix, filmUm }) => `${mix} ${filmUm}`).join('/');
+    const meeting = known.get(key) ?? meetingOf(laidBy(plan, below), laidBy(plan, pass), planPaper(plan));
+    known.set(key, meeting);
+    if (meeting.kind !== kind) continue;
+    const [first, second] = [mixOf(plan, below.mix), mixOf(plan, pass.mix!)];
+    yield {
+      where: { area, pass: pass.id, atS: startS },
+      number: { value: Math.round(100 * meeting.share), unit: '% of the second', limit: 0 },
+      // What is charged into a wash on purpose is only told what it makes.
+      ...(own ? { severity: 'note' as const } : {}),
+      why: `${first.name} on ${nameOf(plan, area)} is still wet: with ${second.name} it makes a ${meeting.word} that is neither.`,
+      fix: { says: `Wait until ${nameOf(plan, area)} is dry`, commands: [waitUntilDry(pass.id)] },
+    };
+  }
+}
+
+/** Two neighbours still wet where a third colour comes: no two of them make anything strange, all three do. */
+function* whereThreeMeet(context: CheckContext, kind: 'third' | 'grey'): Generator<Found | Breath> {
+  const { plan } = context;
+  const met = carrying(context);
+  const known = new Map<string, Meeting | null>();
+  for (const [i, one] of met.entries()) {
+    yield null;
+    for (const other of met.slice(i + 1)) {
+      const { pass, startS } = one;
+      if (other.pass !== pass || other.below.mix === one.below.mix) continue;
+      const laid = [one.below, other.below, pass];
+      const key = laid.map(({ mix, filmUm }) => `${mix} ${filmUm}`).join('/');
+      const meeting = known.has(key) ? known.get(key)! : onlyOfThree(plan, laid, kind);
+      known.set(key, meeting);
+      if (!meeting || !areasTouch(plan, one.area, other.area)) continue;
+      yield {
+        where: { area: other.area, pair: one.area, pass: pass.id, atS: startS },
+        number: { value: Math.round(100 * meeting.share), unit: '% of the second', limit: 0 },
+        ...(one.own && other.own ? { severity: 'note' as const } : {}),
+        why: `${listed(laid.map(({ mix }) => mixOf(plan, mix!).name))} meet wet at one place: together they make a ${meeting.word} that none of them is.`,
+        fix: {
+          says: `Wait until ${nameOf(plan, other.area)} is dry`,
+          commands: [waitUntilDry(pass.id)],
+        },
+      };
+    }
+  }
+}
+
+/** What three washes make together, where it is of that kind and no two of them make anything strange. */
+function onlyOfThree(plan: Plan, laid: readonly Pass[], kind: 'third' | 'grey'): Meeting | null {
+  const paper = planPaper(plan);
+  const [a, b, c] = laid.map((pass) => laidBy(plan, pass));
+  const meeting = meetingOfThree([a, b, c], paper);
+  if (meeting.kind !== kind) return null;
+  const pairs = [meetingOf(a, b, paper), meetingOf(a, c, paper), meetingOf(b, c, paper)];
+  return pairs.every((pair) => pair.kind === 'none') ? meeting : null;
 }

@@ -11,7 +11,7 @@ export const usedMixes = (plan: Plan): { mix: PlannedMix; pass: Pass }[] =>
   });
 
 /** The pass whose paint lies uppermost on an area. */
-export const uppermost = ({ acts }: Plan, area: string): Pass | undefined =>
+export const uppermost = ({ acts }: Pick<Plan, 'acts'>, area: string): Pass | undefined =>
   acts.findLast((act): act is Pass => act.kind === 'pass' && act.mix !== null && act.areas.includes(area));
 
 /** The mixes that are seen in the end, those of the largest areas first. */

@@ -2,6 +2,7 @@ import {
   colourAt,
   mixOf,
   nameOf,
+  techniqueOf,
   type Plan,
   type PlannedMix,
   addArea,
@@ -28,7 +29,7 @@ export const valuesTooClose: Check = {
     // How light metal is hangs on where it is seen from.
     const isPainted = (area: string): boolean => {
       const mix = mixOn(plan, area);
-      return mix !== null && mixOf(plan, mix).medium !== 'metallic';
+      return mix !== null && mixOf(plan, mix).medium !== 'metallic' && !isIntoWet(plan, area);
     };
     for (const { one, other, lost, differenceL } of sharedEdges(plan))
       if (lost && isPainted(one) && isPainted(other))
@@ -76,5 +77,11 @@ function* mended(plan: Plan, one: string, other: string): Generator<Breath, Pick
 }
 
 const inThousandths = (strength: number): number => Math.round(1000 * strength) / 1000;
+
+/** What is charged into a wet wash has no edge to lose. */
+const isIntoWet = (plan: Plan, area: string): boolean => {
+  const pass = uppermost(plan, area);
+  return pass !== undefined && techniqueOf(pass.technique).start === 'wet';
+};
 
 const mixOn = (plan: Plan, area: string): string | null => uppermost(plan, area)?.mix ?? null;

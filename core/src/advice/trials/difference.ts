@@ -1,6 +1,6 @@
 import { deltaE00, labOfLight, LIGHT_OF_BYTE, type Lab } from '../../kit/colour';
 import { BadInput } from '../../kit/units';
-import type { PanelPicture } from '../../simulation/water';
+import type { PanelPicture } from '../../simulation/picture';
 
 /** How two sheets differ, place by place. */
 export interface Difference {

@@ -1,6 +1,7 @@
 import type { PaintKernel } from '../../materials/pigment';
 import type { Work } from '../../kit/units';
-import { PaintedView, pictureOf, type PanelPicture, type Replay } from '../../simulation/water';
+import { PaperPicture, type PanelPicture } from '../../simulation/picture';
+import type { Replay } from '../../simulation/water';
 
 /** A pass of a sheet as a picture that lies over those before it. */
 export interface SheetLayer {
@@ -26,31 +27,38 @@ export function* sheetLayers(
   replay: Replay,
   paint: PaintKernel,
   spans: readonly LayerSpan[],
+  pxPerMm: number,
 ): Work<SheetLayer[]> {
-  let under = pictureOf(replay.run, paint, true);
+  const view = new PaperPicture(replay, paint);
+  const box = view.whole(pxPerMm);
+  const dry = (masked = false): PanelPicture => ({
+    ...{ columns: box.columns, rows: box.rows },
+    rgba: view.colour(box, 'dry', masked),
+  });
+  let under = dry();
   const layers: SheetLayer[] = [{ name: 'paper', lies: 'over', picture: under }];
   let laid = under;
   for (const [i, { name, untilS }] of spans.entries()) {
     for (const share of replay.goTo(untilS)) yield (i + share) / spans.length;
-    under = pictureOf(replay.run, paint, true);
+    under = dry();
     const layer = layerBetween(laid, under, name);
     if (!layer) continue;
     layers.push(layer);
     laid = laidOver(laid, layer);
   }
-  const mask = maskLayer(replay, paint);
+  const mask = maskLayer(under, dry(true));
   return mask ? [...layers, mask] : layers;
 }
 
 /** What is still masked, as it is seen; `null` where nothing is. */
-function maskLayer({ run }: Replay, paint: PaintKernel): SheetLayer | null {
-  const { columns, rows } = run.panel;
-  const box = { column: 0, row: 0, columns, rows };
-  const view = new PaintedView(run, paint);
-  const [bare, masked] = [view.colour(box, 'dry'), view.colour(box, 'dry', true)];
-  const layer = layerBetween({ columns, rows, rgba: bare }, { columns, rows, rgba: masked }, 'mask');
+function maskLayer(bare: PanelPicture, masked: PanelPicture): SheetLayer | null {
+  const layer = layerBetween(bare, masked, 'mask');
   return (
-    layer && { ...layer, lies: 'over', hidden: true, picture: { columns, rows, rgba: only(masked, bare) } }
+    layer && {
+      ...layer,
+      ...{ lies: 'over', hidden: true },
+      picture: { ...masked, rgba: only(masked.rgba, bare.rgba) },
+    }
   );
 }
 

@@ -5,7 +5,8 @@ import { applyCommands, type HandAct, type Plan, type Trial } from '../../docume
 import { plainPaintKernel } from '../../materials/pigment';
 import { layOut, rehearse } from '../../order/schedule';
 import { done } from '../../kit/units';
-import { pictureOf, Replay, simulationSchema, type PanelPicture } from '../../simulation/water';
+import { pictureOf, type PanelPicture } from '../../simulation/picture';
+import { Replay, simulationSchema } from '../../simulation/water';
 import { polygonArea } from '../../kit/geometry';
 import {
   asPasses,
@@ -169,7 +170,7 @@ describe('a sheet pass by pass', () => {
       { name: 'one', untilS: 900 },
       { name: 'two', untilS: 4000 },
     ];
-    const layers = done(sheetLayers(replayOf(trial), plainPaintKernel, spans));
+    const layers = done(sheetLayers(replayOf(trial), plainPaintKernel, spans, 2));
     expect(layers.map(({ name }) => name)).toEqual(['paper', 'one', 'two', 'mask']);
     expect(layers[1].lies).toBe('multiplied');
     const again = layers
@@ -178,7 +179,7 @@ describe('a sheet pass by pass', () => {
       .reduce(laidOver, layers[0].picture);
     const whole = replayOf(trial);
     done(whole.goTo(4000));
-    const { rgba } = pictureOf(whole.run, plainPaintKernel, true);
+    const { rgba } = pictureOf(whole, plainPaintKernel, { pxPerMm: 2, look: 'dry' });
     let worst = 0;
     for (let i = 0; i < rgba.length; i++) worst = Math.max(worst, Math.abs(rgba[i] - again.rgba[i]));
     expect(worst).toBeLessThanOrEqual(2);

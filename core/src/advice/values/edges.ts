@@ -1,6 +1,6 @@
-import { areasTouch, edgeWithin, grown } from '../../order/areas';
-import type { Polygon } from '../../kit/geometry';
-import { colourAt, type Plan } from '../../document/plan';
+import { edgeWithin, grown } from '../../order/areas';
+import { gapBetween, type Polygon } from '../../kit/geometry';
+import { colourAt, thingOf, type Plan } from '../../document/plan';
 import { done, type Work } from '../../kit/units';
 import { LOST_EDGE_L } from '../whites';
 
@@ -14,32 +14,35 @@ export interface SharedEdge {
   readonly lost: boolean;
 }
 
-/** Shorter than this two areas only meet at a point, mm. */
-const MEETS_MM = 1;
+/** Shorter than this two areas only meet at a corner, mm. */
+const MEETS_MM = 2;
+
+/** Further apart a white line is seen between two areas, whatever they are painted, mm. */
+const WHITE_LINE_MM = 0.5;
 
 /** Borders as they were last found, as long as the areas are the same: they are asked for after every change of a colour. */
-const borders = new WeakMap<Plan['areas'], { readonly gapMm: number; readonly found: readonly Border[] }>();
+const borders = new WeakMap<Plan['areas'], readonly Border[]>();
 
 type Border = Pick<SharedEdge, 'one' | 'other' | 'sharedMm'>;
 
 /** Finds where areas of a plan meet; done beforehand, what asks for its borders has them at once. */
 export function* tracingBorders(plan: Plan): Work<readonly Border[]> {
-  const { areas, rules } = plan;
+  const { areas } = plan;
   const known = borders.get(areas);
-  if (known?.gapMm === rules.bleedGapMm) return known.found;
+  if (known) return known;
   const found: Border[] = [];
   for (const [i, one] of areas.entries()) {
     let reach: Polygon[] | null = null;
     for (const other of areas.slice(i + 1)) {
       yield i / areas.length;
-      if (!areasTouch(plan, one.id, other.id)) continue;
+      if (gapBetween(one.outline, other.outline, WHITE_LINE_MM) >= WHITE_LINE_MM) continue;
       // The later lies over the earlier: where they overlap it is the later one’s edge that is seen.
-      reach ??= grown([one.outline], rules.bleedGapMm);
+      reach ??= grown([one.outline], WHITE_LINE_MM);
       const sharedMm = edgeWithin(other.outline, reach);
       if (sharedMm >= MEETS_MM) found.push({ one: one.id, other: other.id, sharedMm });
     }
   }
-  borders.set(areas, { gapMm: rules.bleedGapMm, found });
+  borders.set(areas, found);
   return found;
 }
 
@@ -52,4 +55,18 @@ export function sharedEdges(plan: Plan): SharedEdge[] {
       return { ...border, differenceL, lost: differenceL < LOST_EDGE_L };
     })
     .sort((a, b) => a.differenceL - b.differenceL);
+}
+
+/** The same with the parts of a thing as one: along the whole of it, and as faint as its faintest part. */
+export function edgesOfThings(plan: Plan): SharedEdge[] {
+  const whole = new Map<string, SharedEdge>();
+  for (const edge of sharedEdges(plan)) {
+    const [one, other] = [edge.one, edge.other].map((area) => thingOf(plan, area)?.id ?? area);
+    // Letters that run into each other have no edge between them.
+    if (one === other) continue;
+    const key = one < other ? `${one} ${other}` : `${other} ${one}`;
+    const faintest = whole.get(key);
+    whole.set(key, faintest ? { ...faintest, sharedMm: faintest.sharedMm + edge.sharedMm } : edge);
+  }
+  return [...whole.values()];
 }

@@ -1,7 +1,7 @@
 export { reachAt } from './reach';
 export { wetMeetings, type WetMeeting } from './meetings';
 export { valueLadder, type Rung } from './ladder';
-export { sharedEdges, tracingBorders, type SharedEdge } from './edges';
+export { edgesOfThings, sharedEdges, tracingBorders, type SharedEdge } from './edges';
 export {
   lightnessOfTone,
   ONE_TONE,

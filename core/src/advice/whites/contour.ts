@@ -1,8 +1,6 @@
 import { grown } from '../../order/areas';
-import { labOf } from '../../kit/colour';
 import { contains, distance, type Point, type Ring } from '../../kit/geometry';
-import { glazeReflectance } from '../../materials/pigment';
-import { colourAt, outlineOf, paintedOf, planPaper, type Plan } from '../../document/plan';
+import { colourAt, layersAt, outlineOf, paintedOf, type Plan } from '../../document/plan';
 import { remembered } from '../../kit/units';
 
 /** A difference along an edge smaller than this is a lost edge, L*. */
@@ -14,23 +12,22 @@ const OUTSIDE_MM = 0.6;
 /** Places looked at along an edge, at most. */
 const PLACES = 120;
 
-/** How much of an area’s edge is lost when all masks are off, and a place where it is. */
+/** How much of an area’s edge is lost when all masks are off, of what is planned round it, and a place where it is. */
 export interface LostContour {
   readonly share: number;
   readonly at: Point | null;
 }
 
-/** Compares an area, when all is painted and uncovered, with what lies just outside it: the uppermost area there, or bare paper. */
+/** Compares an area, when all is painted and uncovered, with what is painted just outside it: the uppermost area there. */
 export function lostContour(plan: Plan, area: string): LostContour {
   const end = plan.acts.length;
   const own = colourAt(plan, area, end)[0];
-  const paper = labOf(glazeReflectance(planPaper(plan), []))[0];
-  const places = placesRound(plan, area);
-  const lightness = new Map<string | null, number>([[null, paper]]);
-  for (const { uppermost } of places)
-    if (uppermost !== null && !lightness.has(uppermost))
-      lightness.set(uppermost, colourAt(plan, uppermost, end)[0]);
-  const lost = places.filter(({ uppermost }) => Math.abs(lightness.get(uppermost)! - own) < LOST_EDGE_L);
+  const isPlanned = ({ uppermost }: PlaceRound): boolean =>
+    uppermost !== null && layersAt(plan, uppermost, end).length > 0;
+  const places = placesRound(plan, area).filter(isPlanned);
+  const lost = places.filter(
+    ({ uppermost }) => Math.abs(colourAt(plan, uppermost!, end)[0] - own) < LOST_EDGE_L,
+  );
   return {
     share: places.length === 0 ? 0 : lost.length / places.length,
     at: lost.length === 0 ? null : lost[lost.length >> 1].at,
