@@ -14,9 +14,32 @@ interface Watched {
   tasks: number[];
 }
 
-/** From now on times are kept: from a move over one thing to the frame after another has changed. */
-export const watchDrag = (page: Page, moved: string, changed: string): Promise<void> =>
+/** A page has come to rest when it was idle for so long that nothing of its opening is left, ms. */
+const RESTS_MS = 400;
+
+/** Waits until the page does nothing more of its own: what opening it takes is not what dragging takes. */
+const atRest = (page: Page): Promise<void> =>
   page.evaluate(
+    (restsMs) =>
+      new Promise<void>((resolve) => {
+        let sinceMs = performance.now();
+        const look = (): void => {
+          const nowMs = performance.now();
+          if (nowMs - sinceMs > restsMs) resolve();
+          else setTimeout(look, 20);
+        };
+        new PerformanceObserver(() => {
+          sinceMs = performance.now();
+        }).observe({ entryTypes: ['longtask'] });
+        look();
+      }),
+    RESTS_MS,
+  );
+
+/** From now on times are kept, once the page is at rest: from a move over one thing to the frame after another has changed. */
+export async function watchDrag(page: Page, moved: string, changed: string): Promise<void> {
+  await atRest(page);
+  await page.evaluate(
     ([over, answer]) => {
       const watched: Watched = { waits: [], tasks: [] };
       Object.assign(window, { watched });
@@ -39,6 +62,7 @@ export const watchDrag = (page: Page, moved: string, changed: string): Promise<v
     },
     [moved, changed],
   );
+}
 
 export async function dragFigures(page: Page): Promise<DragFigures> {
   const { waits, tasks } = await page.evaluate(() => (window as unknown as { watched: Watched }).watched);

@@ -85,7 +85,7 @@ it('words are taken up by hand and pulled to another place, and become areas', a
   );
   await press(page, 'Make areas of the letters');
   await press(page, 'Lines and areas');
-  await page.waitForSelector('input[aria-label="Name of The kettle is on: T"]');
+  await page.waitForSelector('input[aria-label="Name of The kettle is on"]');
 });
 
 it('guides are laid, changed and taken away by keys; a round line in the hand is judged by the eye level', async () => {

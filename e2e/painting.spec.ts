@@ -149,7 +149,8 @@ describe('painting by hand', () => {
     for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight');
     await page.keyboard.press(' ');
     await acts(2);
-    await page.waitForFunction(() => document.body.innerText.includes('under the hand: shiny all over'));
+    await page.waitForFunction(() => /under the hand: (puddled|shiny)/.test(document.body.innerText));
+    await page.waitForFunction(() => /(puddled|shiny) \d+ %/.test(document.body.innerText));
     await undo();
     await acts(1);
     await page.waitForFunction(() => document.body.innerText.includes('the sheet is dry'));

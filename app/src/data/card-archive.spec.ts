@@ -231,6 +231,10 @@ describe('archive', () => {
     const made = applyCommands(laid, [strokeMade(lost)]).plan;
     expect(made.trials[0].acts.at(-1)!.act).toMatchObject({ kind: 'stroke', atS: one });
     expect(isMissing(made, lost)).toBe(false);
+    // The next stroke may begin at the same time of the paper: keys, and a quick hand, take none of it.
+    expect(isMissing(made, { ...lost, stroke: 'p2', painted: [[9, 9, 0.5, one]] })).toBe(true);
+    // What was kept of a stroke may be less than came into the plan.
+    expect(isMissing(made, { ...lost, painted: lost.painted.slice(0, 1) })).toBe(false);
   });
 
   it('in the bin is neither read nor listed, and comes back whole', async () => {
@@ -273,7 +277,7 @@ describe('archive', () => {
       patches: [{ op: 'add', path: ['acts', at], value: v8Pass }],
     });
     const stored = (await archive.open('card'))!;
-    expect(stored.plan.acts.at(-1)).toEqual({ ...v8Pass, also: [] });
+    expect(stored.plan.acts.at(-1)).toEqual({ ...v8Pass, also: [], spares: null });
     expect([await db.journal.count(), await db.snapshots.count()]).toEqual([0, 1]);
     await archive.append('card', 5, new PlanHistory(stored.plan).do([rename('After')]));
     expect(await archive.read('card')).toEqual({ plan: { ...stored.plan, title: 'After' }, seq: 5 });

@@ -1,5 +1,6 @@
-import type { Command, Plan } from '@kettle/core/document/plan';
+import type { Command, HandAct, Plan } from '@kettle/core/document/plan';
 import { smoothLine } from '@kettle/core/drawing/sketch';
+import type { StrokePoint } from '@kettle/core/simulation/water';
 import type { LostStroke } from './card-archive';
 
 /** What makes of a finished stroke what it was begun as. A fold goes straight from one end to the other. */
@@ -21,12 +22,8 @@ export function isMissing(
 ): boolean {
   if ('trial' in as) {
     const sheet = trials.find((trial) => trial.id === as.trial);
-    const begins = (atS: number): boolean => atS === painted[0][3];
-    return (
-      sheet !== undefined &&
-      painted.length > 0 &&
-      !sheet.acts.some(({ act }) => act.kind === 'stroke' && begins(act.atS))
-    );
+    const isThis = ({ act }: HandAct): boolean => act.kind === 'stroke' && goesThrough(act.points, painted);
+    return sheet !== undefined && painted.length > 0 && !sheet.acts.some(isThis);
   }
   return (
     points.length > 1 &&
@@ -34,3 +31,7 @@ export function isMissing(
     !resists.some(({ strokes }) => strokes.some((stroke) => stroke.id === id))
   );
 }
+
+/** Whether a stroke goes through some places from its beginning on, at the same times of the paper. */
+const goesThrough = (points: readonly StrokePoint[], places: readonly StrokePoint[]): boolean =>
+  places.every((place, i) => place.every((value, k) => points.at(i)?.[k] === value));

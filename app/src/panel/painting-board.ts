@@ -101,7 +101,7 @@ export class PaintingBoard {
     this.resize.observe(host);
   }
 
-  /** Lays a sheet of so many cells on the board. */
+  /** Lays a sheet of so many pixels on the board. */
   lay(widthMm: number, heightMm: number, columns: number, rows: number): void {
     this.size = [widthMm, heightMm];
     this.cellMm = widthMm / columns;
@@ -116,10 +116,10 @@ export class PaintingBoard {
 
   /** Shows parts of the sheet as they look now. */
   paint(tiles: readonly PaintedTile[]): void {
-    for (const { column, row, columns, rows, rgba } of tiles) {
+    for (const { left, top, columns, rows, rgba } of tiles) {
       const pixels = new ImageData(columns, rows);
       pixels.data.set(rgba);
-      this.pen.putImageData(pixels, column, row);
+      this.pen.putImageData(pixels, left, top);
     }
   }
 

@@ -1,5 +1,13 @@
 import { bounds, type Polygon } from '@kettle/core/kit/geometry';
-import { representativePoint, paintedOf, type Plan } from '@kettle/core/document/plan';
+import {
+  nameOf,
+  outlineOf,
+  representativePoint,
+  paintedOf,
+  thingOf,
+  type Plan,
+  type Thing,
+} from '@kettle/core/document/plan';
 import type { PencilPoint } from '@kettle/core/drawing/sketch';
 import type { LookAhead } from '../workers/table-api';
 
@@ -35,9 +43,9 @@ export function panelDrawing(
     widthMm: panel.widthMm,
     heightMm: panel.heightMm,
     rimMm: (paint.widthMm - panel.widthMm) / 2,
-    shapes: plan.areas.map(({ id, name, outline }) => ({
+    shapes: plan.areas.map(({ id, outline }) => ({
       id,
-      name,
+      name: nameOn(plan, id),
       path: pathOf(outline),
       fill: ahead?.looks.get(id)?.findLast((frame) => frame.atS <= atS)?.hex ?? null,
       masked:
@@ -45,12 +53,43 @@ export function panelDrawing(
         false,
       // Looked for only where names are shown: a rack of cards shows none.
       get label() {
-        return representativePoint(plan, id);
+        return labelOn(plan, id);
       },
-      widthMm: bounds(outline)[2],
+      get widthMm() {
+        return boxOf(plan, id)[2];
+      },
     })),
     lines: plan.lines.map(({ points }) => linePath(points)),
   };
+}
+
+/** The name that stands on an area: that of a thing once, on the first of it. */
+function nameOn(plan: Plan, area: string): string {
+  const thing = thingOf(plan, area);
+  const own = nameOf(plan, area);
+  if (!thing) return own;
+  // Letters say themselves what they are.
+  const isLettered = own.startsWith(`${thing.name}: `);
+  return firstOf(plan, thing) === area && !isLettered ? thing.name : '';
+}
+
+const firstOf = ({ areas }: Plan, { members }: Thing): string | undefined =>
+  areas.find(({ id }) => members.includes(id))?.id;
+
+/** The box round an area, or round all areas of the thing that is named on it. */
+function boxOf(plan: Plan, area: string): ReturnType<typeof bounds> {
+  const members = thingOf(plan, area)?.members;
+  if (!members) return bounds(outlineOf(plan, area));
+  return bounds([plan.areas.filter(({ id }) => members.includes(id)).flatMap(({ outline: [ring] }) => ring)]);
+}
+
+/** How far below a thing its name stands, mm. */
+const BELOW_MM = 5;
+
+function labelOn(plan: Plan, area: string): readonly [number, number] {
+  if (!thingOf(plan, area)) return representativePoint(plan, area);
+  const [x, y, width, height] = boxOf(plan, area);
+  return [x + width / 2, y + height + BELOW_MM];
 }
 
 /** A polygon with its holes as one SVG path. */

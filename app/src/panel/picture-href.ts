@@ -1,4 +1,4 @@
-import type { PanelPicture } from '@kettle/core/simulation/water';
+import type { PanelPicture } from '@kettle/core/simulation/picture';
 
 const made = new WeakMap<PanelPicture, string>();
 

@@ -3,7 +3,8 @@ import { Subject } from 'rxjs';
 import { newSheet, type Remedy, type SheetBegins } from '@kettle/core/advice/trials';
 import { MAX_ON_PANEL } from '@kettle/core/materials/pigment';
 import { MOST_ACTS, type HandAct, type Trial } from '@kettle/core/document/plan';
-import type { AskedAct, ClockOrder, PaperLook, Shape } from '@kettle/core/simulation/water';
+import type { PaperLook } from '@kettle/core/simulation/picture';
+import type { AskedAct, ClockOrder, Shape } from '@kettle/core/simulation/water';
 import { PaintingWorker } from '../workers/painting-worker.service';
 import { WorkerFault } from '../workers/watched-worker';
 import type {
@@ -68,14 +69,17 @@ export class PaintingService {
 
   /** Lays a sheet on the table, as it was left, or standing at a time of its own. */
   async lay(id: string, atS: number | null = null): Promise<void> {
-    await this.keepNow();
     const plan = this.store.plan();
     const trial = plan?.trials.find((sheet) => sheet.id === id);
     if (!plan || !trial) return;
     const opening = ++this.opening;
+    const kept = this.keepNow();
+    // From now on nothing is painted on the sheet before, which leaves the table.
     this.ready.set(null);
     this.news.set(null);
     this.readying.set(0);
+    await kept;
+    if (opening !== this.opening) return;
     this.seen = trial.acts;
     this.chosen.set(id);
     try {
@@ -146,12 +150,7 @@ export class PaintingService {
     if (!sheet || !this.mayPaint(sheet) || !this.setOut(stroke.parts.map(({ pigment }) => pigment))) return;
     clearTimeout(this.keeping);
     this.journal.beginPainting({ trial: sheet.id, stroke });
-    void this.worker
-      .do((api) => api.begin(stroke, place))
-      .catch((cause: unknown) => {
-        this.journal.endPainting();
-        this.fails(cause);
-      });
+    void this.worker.do((api) => api.begin(stroke, place)).catch((cause: unknown) => this.fails(cause));
   }
 
   goOn(places: readonly BrushPlace[]): void {
@@ -164,14 +163,19 @@ export class PaintingService {
       if (done) this.enter(done);
       this.journal.endPainting();
     } catch (cause) {
-      // What is in the journal becomes an act when the card is opened again.
+      this.journal.leavePainting();
       this.fails(cause);
     }
   }
 
   async giveUp(): Promise<void> {
-    await this.worker.do((api) => api.giveUp());
-    this.journal.endPainting();
+    try {
+      await this.worker.do((api) => api.giveUp());
+      this.journal.endPainting();
+    } catch (cause) {
+      this.journal.leavePainting();
+      this.fails(cause);
+    }
   }
 
   async act(asked: AskedAct): Promise<void> {
@@ -212,8 +216,14 @@ export class PaintingService {
     this.tell(this.worker.do((api) => api.look(look, masked)));
   }
 
-  read(shape: Shape): Promise<SheetReading> {
-    return this.worker.do((api) => api.read(shape));
+  /** How the paper is at a place; `null` where its worker is gone and the sheet is being laid again. */
+  async read(shape: Shape): Promise<SheetReading | null> {
+    try {
+      return await this.worker.do((api) => api.read(shape));
+    } catch (cause) {
+      if (!(cause instanceof WorkerFault)) this.fails(cause);
+      return null;
+    }
   }
 
   /** What a sheet's paper was is no longer needed. */

@@ -93,9 +93,12 @@ export class RehearsalService {
 /** Which sheet of its paper is painted on: always the same, so that only the plan changes the picture. */
 const SHEET = 1;
 
-/** A moment takes the place of a coarser one at its time. */
+/** A finer look takes the place of the coarser one as far as it has come. */
 function withNews(rehearsal: Rehearsal, news: News): Rehearsal {
   if (!('moment' in news)) return { ...rehearsal, progress: news.progress };
-  const others = rehearsal.moments.filter(({ atS }) => atS !== news.moment.atS);
-  return { ...rehearsal, moments: [...others, news.moment].sort((a, b) => a.atS - b.atS) };
+  const { moment } = news;
+  const others = rehearsal.moments.filter(
+    ({ atS, columns }) => atS > moment.atS || (atS < moment.atS && columns === moment.columns),
+  );
+  return { ...rehearsal, moments: [...others, moment].sort((a, b) => a.atS - b.atS) };
 }

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import type { Difference, LayerSpan, Remedy } from '@kettle/core/advice/trials';
+import { SCREEN_PX_MM } from '../workers/fineness';
 import { SimulationWorker } from '../workers/simulation-worker.service';
 import type { OpenedSheet } from '../workers/painting-api';
 import type { Forecast, Morning, SheetPlace } from '../workers/sheet-jobs';
@@ -19,8 +20,8 @@ export class SheetsService {
   /** Share done of what is being worked out; `null` when nothing is. */
   readonly progress = this.search.share;
 
-  morning(id: string): Promise<Morning | null> {
-    return this.workOut(id, (sheet) => this.worker.morning(sheet));
+  morning(id: string, pxPerMm = SCREEN_PX_MM): Promise<Morning | null> {
+    return this.workOut(id, (sheet) => this.worker.morning({ sheet, pxPerMm }));
   }
 
   forecast(id: string, remedy: Pick<Remedy, 'steps'>, place: SheetPlace): Promise<Forecast | null> {

@@ -6,6 +6,9 @@ import type { PaintedAs, StrokeAs } from '../data/rows';
 import { PlanStore } from './plan-store';
 import { Storage } from './storage.service';
 import { strokeMade } from '../data/stroke-made';
+import { StrokesUnderWay } from './strokes-under-way';
+
+const newStroke = (): string => `line-${crypto.randomUUID().slice(0, 8)}`;
 
 /** How long a stroke's newest points may stay in memory alone, ms. */
 const KEEP_EVERY_MS = 200;
@@ -19,15 +22,15 @@ export class StrokeJournal {
   private stroke = '';
   private as: StrokeAs = { line: 'pencil' };
   private points: PencilPoint[] = [];
-  /** Places of a stroke of paint that are not on disk yet. */
-  private painted: StrokePoint[] = [];
+  private readonly paintings = new StrokesUnderWay();
+  private keepingPaintings: ReturnType<typeof setInterval> | undefined;
   private kept = 0;
   private keeping: ReturnType<typeof setInterval> | undefined;
   private writing: Promise<void> = Promise.resolve();
 
   begin(as: StrokeAs): void {
     this.as = as;
-    this.stroke = `line-${crypto.randomUUID().slice(0, 8)}`;
+    this.stroke = newStroke();
     this.points = [];
     this.kept = 0;
     // By the clock, not by the hand: a pen held still must not keep its last points in memory.
@@ -76,27 +79,44 @@ export class StrokeJournal {
 
   /** A stroke of paint begins; it becomes an act of its sheet by whoever paints it. */
   beginPainting(as: PaintedAs): void {
-    this.begin(as);
-    this.painted = [];
+    this.paintings.begin(newStroke(), as);
+    this.keepingPaintings ??= setInterval(() => this.keepPaintings(), KEEP_EVERY_MS);
   }
 
   addPainted(places: readonly StrokePoint[]): void {
-    this.painted.push(...places);
+    this.paintings.add(places);
   }
 
+  /** The stroke of paint that was begun first is an act, or was not meant. */
   endPainting(): void {
-    this.giveUp();
+    const over = this.nextPainting();
+    if (over) this.forget(this.store.plan()?.id, over);
+  }
+
+  /** What became of the stroke that was begun first cannot be told: it becomes an act when the card is opened again. */
+  leavePainting(): void {
+    this.keepPaintings();
+    this.nextPainting();
+  }
+
+  private nextPainting(): string | null {
+    const over = this.paintings.end();
+    if (this.paintings.isNone) {
+      clearInterval(this.keepingPaintings);
+      this.keepingPaintings = undefined;
+    }
+    return over;
+  }
+
+  private keepPaintings(): void {
+    const plan = this.store.plan();
+    if (!plan) return;
+    for (const { stroke, as, places } of this.paintings.take())
+      this.enqueue(() => this.archive.keepPainted(plan.id, stroke, as, places));
   }
 
   private keep(): void {
     const plan = this.store.plan();
-    if ('trial' in this.as) {
-      const [{ stroke, as }, places] = [this, this.painted];
-      this.painted = [];
-      if (plan && places.length > 0)
-        this.enqueue(() => this.archive.keepPainted(plan.id, stroke, as, places));
-      return;
-    }
     const fresh = this.points.slice(this.kept);
     if (!plan || fresh.length === 0) return;
     const { stroke, as } = this;

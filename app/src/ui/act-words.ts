@@ -1,9 +1,12 @@
+import { listed } from '@kettle/core/kit/units';
 import {
+  asParts,
   deedOf,
   choreOf,
   countersToFill,
   mixOf,
   nameOf,
+  partName,
   techniqueOf,
   type Act,
   type LaidShield,
@@ -17,13 +20,9 @@ export function actInWords(plan: Plan, act: Act): string {
   if (act.kind === 'pass' && act.name !== '') return act.name;
   const verb = act.kind === 'pass' ? techniqueOf(act.technique).act : choreOf(act.chore).name;
   if (act.areas.length === 0) return verb;
-  const names = act.areas.map((area) => nameOf(plan, area));
-  const things = listed(names);
-  return deedOf(act) === 'unmasks' ? `Take the mask off the ${things}` : `${verb} the ${things}`;
+  const parts = listed(asParts(plan, act.areas).map(({ name }) => name));
+  return deedOf(act) === 'unmasks' ? `Take the mask off the ${parts}` : `${verb} the ${parts}`;
 }
-
-const listed = (names: readonly string[]): string =>
-  names.length === 1 ? names[0] : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 /** A shield in words: “a torn shield over the boat”. */
 export const shieldInWords = (plan: Plan, { area, lies, edge }: LaidShield): string =>
@@ -47,9 +46,15 @@ export const mixesInWords = (plan: Plan, { mix, also }: Pass): string =>
 /** What else a pass has to mind: what lies on the panel, and the insides of masked letters that must take paint. */
 export function toMind(plan: Plan, act: Act): string[] {
   if (act.kind !== 'pass') return [];
-  const letters = countersToFill(plan, plan.acts.indexOf(act)).map(({ area, counters }) =>
-    counters === 1 ? nameOf(plan, area) : `${nameOf(plan, area)} (${counters})`,
-  );
+  const open = countersToFill(plan, plan.acts.indexOf(act));
+  const letters = asParts(
+    plan,
+    open.map(({ area }) => area),
+  ).map(({ members }) => {
+    const insides = open.filter(({ area }) => members.includes(area));
+    const count = insides.reduce((sum, { counters }) => sum + counters, 0);
+    return count === 1 ? nameOf(plan, members[0]) : `${partName(plan, members[0])} (${count})`;
+  });
   return [
     ...(act.shields.length > 0
       ? [`Lay ${listed(act.shields.map((shield) => shieldInWords(plan, shield)))} first.`]

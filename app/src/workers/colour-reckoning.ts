@@ -5,7 +5,7 @@ import { asPart, type Work } from '@kettle/core/kit/units';
 import {
   counterchanges,
   findingWhite,
-  sharedEdges,
+  edgesOfThings,
   squinting,
   toneShares,
   tracingBorders,
@@ -42,7 +42,7 @@ export function* reckoningColours(plan: Plan, dish: Studio['dish']): Work<Colour
   yield* asPart(squinting(plan), 0.3, 0.4);
   const tones = toneShares(plan, TONES);
   yield 0.4;
-  const edges = sharedEdges(plan);
+  const edges = edgesOfThings(plan);
   yield 0.42;
   const white = yield* asPart(findingWhite(plan), 0.42, 0.46);
   yield 0.46;

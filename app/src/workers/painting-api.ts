@@ -1,15 +1,7 @@
 import type { HandAct, Plan, Trial } from '@kettle/core/document/plan';
 import type { Pigment } from '@kettle/core/materials/pigment';
-import type {
-  ActOf,
-  AskedAct,
-  CellBox,
-  ClockOrder,
-  PaperLook,
-  ProbeReading,
-  Shape,
-  Stage,
-} from '@kettle/core/simulation/water';
+import type { ActOf, AskedAct, ClockOrder, ProbeReading, Shape, Stage } from '@kettle/core/simulation/water';
+import type { PaperLook, PixelBox } from '@kettle/core/simulation/picture';
 import type { OnProgress } from './job-runner';
 
 /** A sheet to be painted on, with all that was done on it, and what its plan knows of papers and pigments. */
@@ -29,7 +21,7 @@ export type AskedStroke = Omit<ActOf<'stroke'>, 'atS' | 'points'>;
 export type BrushPlace = readonly [x: number, y: number, pressure: number];
 
 /** A part of the sheet as it looks now. */
-export interface PaintedTile extends CellBox {
+export interface PaintedTile extends Omit<PixelBox, 'pxPerMm'> {
   readonly rgba: Uint8ClampedArray;
 }
 
@@ -50,6 +42,7 @@ export interface PaintingEvent {
 
 /** The sheet that lies ready. */
 export interface ReadySheet {
+  /** Pixels it is drawn with. */
   readonly columns: number;
   readonly rows: number;
   readonly atS: number;

@@ -67,8 +67,8 @@ describe('a sheet under the hand', () => {
     expect(touched.length).toBeGreaterThan(0);
     expect(
       touched.some(
-        ({ column, row, columns, rows }) =>
-          column <= 40 && 40 < column + columns && row <= 40 && 40 < row + rows,
+        ({ left, top, columns, rows }) =>
+          left <= 160 && 160 < left + columns && top <= 160 && 160 < top + rows,
       ),
     ).toBe(true);
     expect(touched.length).toBeLessThan(10);
@@ -95,6 +95,19 @@ describe('a sheet under the hand', () => {
     const stoppedS = on.news.at(-1)!.atS;
     on.pass(500);
     expect(on.news.at(-1)!.atS).toBe(stoppedS);
+  });
+
+  it('tells how wet the sheet is after a stroke that took no time at all, as keys make it', () => {
+    const on = new Table();
+    on.pass(300);
+    on.table.begin(stroke, [20, 40, 0.7]);
+    on.table.turn();
+    const wet = () => 1 - on.news.at(-1)!.stages.dry;
+    const dab = wet();
+    on.table.goOn(Array.from({ length: 20 }, (_, i) => [22 + 2 * i, 40, 0.7] as const));
+    on.table.end();
+    on.pass(500);
+    expect(wet()).toBeGreaterThan(4 * dab);
   });
 
   it('knows what the brush came onto: its own paint does not count', () => {

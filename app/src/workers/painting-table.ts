@@ -1,6 +1,6 @@
 import type { HandAct } from '@kettle/core/document/plan';
 import type { Pigment } from '@kettle/core/materials/pigment';
-import { done, type Work } from '@kettle/core/kit/units';
+import { asPart, done, type Work } from '@kettle/core/kit/units';
 import {
   brushById,
   fingerprintOf,
@@ -15,10 +15,10 @@ import {
   type AskedAct,
   type ClockOrder,
   type PanelAct,
-  type PaperLook,
   type Shape,
   type Stage,
 } from '@kettle/core/simulation/water';
+import type { PaperLook } from '@kettle/core/simulation/picture';
 import type {
   AskedStroke,
   OpenedSheet,
@@ -56,6 +56,9 @@ const COLOURS_MS = { painting: 6, waiting: 14 };
 /** Time given to running ahead before the hand is looked for again, ms. */
 const AHEAD_MS = 30;
 
+/** A stroke is taken on no oftener than this, ms: more the screen does not show. */
+const FRAME_MS = 30;
+
 /** With the clock running and no step due, it is looked again after so long, ms. */
 const RESTS_MS = 4;
 
@@ -85,6 +88,9 @@ export class PaintingTable {
   private fresh: ActOf<'stroke'>['points'] = [];
   private stages: Readonly<Record<Stage, number>>;
   private stagesAtMs = -Infinity;
+  /** Places strokes have gone through: they wet the paper in no time of its own. */
+  private strokePlaces = 0;
+  private strokeShownMs = -Infinity;
   /** When of the paper they were counted. */
   private counted = '';
   private told = '';
@@ -100,7 +106,7 @@ export class PaintingTable {
     const { trial, embedded } = sheet;
     this.acts = trial.acts;
     this.replay = new Replay(simulationOf(trial), world.kernels.panel, PAPER_CAP_BYTES, embedded);
-    this.tiles = new TilesInView(this.run, world.kernels.paint);
+    this.tiles = new TilesInView(this.replay, world.kernels.paint);
     this.clock = new PaperClock(world.now(), 0);
     this.stages = sharesOfStages(this.run);
   }
@@ -115,9 +121,10 @@ export class PaintingTable {
     if (states) this.replay.takeBack(states);
     const lastS = this.sheet.atS ?? lastOfAll(this.acts);
     yield* this.replay.goTo(Math.max(this.run.atS, lastS));
+    yield* asPart(this.tiles.makeReady(), 1, 1);
     this.tiles.all();
     this.restart();
-    const { columns, rows } = this.run.panel;
+    const { columns, rows } = this.tiles.whole;
     return { columns, rows, atS: this.run.atS, fromAnew: kept !== null && states === null };
   }
 
@@ -126,9 +133,12 @@ export class PaintingTable {
    * there is nothing to do, ms.
    */
   turn(): number {
-    // What the hand has just done is shown before the paper takes its next step.
-    if (this.takeStroke()) {
+    // What the hand has just done is shown before the paper takes its next step, as often as the screen can show it.
+    const nowMs = this.world.now();
+    if (nowMs - this.strokeShownMs >= FRAME_MS && this.takeStroke()) {
       this.tell(this.tiles.show(0, this.world.now));
+      // From when it is shown: where that takes long, the paper still takes its steps.
+      this.strokeShownMs = this.world.now();
       return 0;
     }
     const stepped = !this.coloursNext && (this.ahead ? this.runAhead() : this.stepIfDue());
@@ -254,7 +264,7 @@ export class PaintingTable {
 
   /** Tells one state of the paper from another. */
   private get now(): string {
-    return [this.run.steps, this.run.touches, this.replay.happened].join(' ');
+    return [this.run.steps, this.run.touches, this.replay.happened, this.strokePlaces].join(' ');
   }
 
   /** Water on the sheet, ml, but for what the air took. */
@@ -268,6 +278,7 @@ export class PaintingTable {
     const { stroke, waiting } = this;
     if (!stroke || waiting.length === 0) return false;
     this.waiting = [];
+    this.strokePlaces += waiting.length;
     const before = stroke.act.points.at(-1)!;
     const from = stroke.act.points.length;
     this.replay.goOn(stroke.act, waiting);

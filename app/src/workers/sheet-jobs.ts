@@ -7,8 +7,10 @@ import {
   type Remedy,
   type SheetLayer,
 } from '@kettle/core/advice/trials';
-import type { Work } from '@kettle/core/kit/units';
-import { cellAt, lookOf, pictureOf, Replay, type PanelPicture } from '@kettle/core/simulation/water';
+import { asPart, type Work } from '@kettle/core/kit/units';
+import { picturing, type PanelPicture } from '@kettle/core/simulation/picture';
+import { cellAt, lookOf, Replay } from '@kettle/core/simulation/water';
+import { PRINT_PX_MM, SCREEN_PX_MM } from './fineness';
 import type { OpenedSheet } from './painting-api';
 import { lastOfAll, PAPER_CAP_BYTES, paperVersion, simulationOf, statesThatFit } from './kept-paper';
 import type { StoredPaper } from './paper-store';
@@ -45,10 +47,11 @@ export function* morning(
   sheet: OpenedSheet,
   kept: StoredPaper | null,
   kernels: SimulationKernels,
+  pxPerMm: number,
 ): Work<Morning> {
   const replay = yield* opened(sheet, kept, kernels);
   yield* sharesOf(runUntil(replay, 'dry'));
-  return dryLook(replay, kernels);
+  return yield* dryLook(replay, kernels, pxPerMm);
 }
 
 /** What comes of a remedy at a place. */
@@ -61,7 +64,7 @@ export function* forecast(
 ): Work<Forecast> {
   const replay = yield* opened(sheet, kept, kernels);
   yield* sharesOf(carryOut(replay, remedy));
-  return { picture: dryLook(replay, kernels), ...standingOut(replay, place) };
+  return { picture: yield* dryLook(replay, kernels, SCREEN_PX_MM), ...standingOut(replay, place) };
 }
 
 /** A sheet pass by pass. */
@@ -71,7 +74,7 @@ export function* layered(
   spans: readonly LayerSpan[],
 ): Work<SheetLayer[]> {
   const replay = new Replay(simulationOf(sheet.trial), kernels.panel, PAPER_CAP_BYTES, sheet.embedded);
-  return yield* sheetLayers(replay, kernels.paint, spans);
+  return yield* sheetLayers(replay, kernels.paint, spans, PRINT_PX_MM);
 }
 
 /** A place on a sheet: its middle and how far it reaches, mm. */
@@ -110,8 +113,9 @@ export function standingOut(
   };
 }
 
-function dryLook(replay: Replay, { paint }: SimulationKernels): Morning {
-  return { atS: replay.run.atS, ...pictureOf(replay.run, paint, true) };
+function* dryLook(replay: Replay, { paint }: SimulationKernels, pxPerMm: number): Work<Morning> {
+  const picture = yield* asPart(picturing(replay, paint, { pxPerMm, look: 'dry' }), 1, 1);
+  return { atS: replay.run.atS, ...picture };
 }
 
 /** How far a drying is, no end being known: it comes near one. */

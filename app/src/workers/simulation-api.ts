@@ -1,4 +1,4 @@
-import type { PanelPicture } from '@kettle/core/simulation/water';
+import type { PanelPicture } from '@kettle/core/simulation/picture';
 
 /** What the panel looks like at one time of a plan. */
 export interface KeptMoment extends PanelPicture {

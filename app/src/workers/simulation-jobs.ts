@@ -3,14 +3,10 @@ import type { Plan } from '@kettle/core/document/plan';
 import type { RehearsalSetting } from '@kettle/core/order/schedule';
 import { difference, type LayerSpan, type Remedy } from '@kettle/core/advice/trials';
 import type { Work } from '@kettle/core/kit/units';
-import {
-  pictureOf,
-  simulate,
-  type PanelPicture,
-  type PanelRun,
-  type Simulation,
-} from '@kettle/core/simulation/water';
+import { picturing, type Painted, type PanelPicture } from '@kettle/core/simulation/picture';
+import { simulate, type Simulation } from '@kettle/core/simulation/water';
 import { atOnce, type Jobs } from './jobs';
+import { PRINT_PX_MM, SCREEN_PX_MM } from './fineness';
 import { paintedAhead } from './painted-ahead';
 import type { OpenedSheet } from './painting-api';
 import type { PaperStore } from './paper-store';
@@ -40,8 +36,8 @@ export function simulationJobs(kernels: Promise<SimulationKernels>, papers: Pick
     },
 
     /** A sheet painted by hand, when all on it has dried. */
-    async morning(sheet: OpenedSheet): Promise<Work<Morning>> {
-      return morning(sheet, await papers.load(sheet.key), await kernels);
+    async morning({ sheet, pxPerMm }: { sheet: OpenedSheet; pxPerMm: number }): Promise<Work<Morning>> {
+      return morning(sheet, await papers.load(sheet.key), await kernels, pxPerMm);
     },
 
     /** What comes of a remedy at a place of a sheet. */
@@ -78,10 +74,11 @@ export type SimulationJobs = ReturnType<typeof simulationJobs>;
 
 /** Runs a small sheet to its end. */
 function* patched(simulation: Simulation, { panel, paint }: SimulationKernels): Work<PatchLook> {
-  let ended: PanelRun | null = null;
-  const { samples } = yield* simulate(simulation, panel, (run) => (ended = run));
+  let ended: Painted | null = null;
+  const { samples } = yield* simulate(simulation, panel, (run, past) => (ended = { run, past }));
   const [probe] = samples.at(-1)!.probes;
-  return { ...pictureOf(ended!, paint, true), lightness: probe.lab[0] };
+  const picture = yield* picturing(ended!, paint, { pxPerMm: SCREEN_PX_MM, look: 'dry' });
+  return { ...picture, lightness: probe.lab[0] };
 }
 
 function* rasterOf(
@@ -89,5 +86,5 @@ function* rasterOf(
   kernels: SimulationKernels,
   spans: readonly LayerSpan[],
 ): Work<Uint8Array> {
-  return writeOpenRaster(yield* layered(sheet, kernels, spans), sheet.trial.cellMm);
+  return writeOpenRaster(yield* layered(sheet, kernels, spans), PRINT_PX_MM);
 }

@@ -4,7 +4,6 @@ import type { Difference } from '@kettle/core/advice/trials';
 import type { Simulation } from '@kettle/core/simulation/water';
 import { JobClient, type AskedOf, type Told } from './job-client';
 import type { JobApi } from './jobs';
-import type { OpenedSheet } from './painting-api';
 import type { PatchLook } from './simulation-api';
 import type { SimulationJobs } from './simulation-jobs';
 import { Workers } from './workers.service';
@@ -28,8 +27,8 @@ export class SimulationWorker {
     return this.jobs.answer('patch', simulation);
   }
 
-  morning(sheet: OpenedSheet): Observable<Told<SimulationJobs['morning']>> {
-    return this.jobs.job('morning', sheet);
+  morning(asked: AskedOf<SimulationJobs['morning']>): Observable<Told<SimulationJobs['morning']>> {
+    return this.jobs.job('morning', asked);
   }
 
   forecast(asked: AskedOf<SimulationJobs['forecast']>): Observable<Told<SimulationJobs['forecast']>> {

@@ -1,5 +1,8 @@
 import type { PaintKernel } from '@kettle/core/materials/pigment';
-import { cellAt, PaintedView, type PanelRun, type PaperLook } from '@kettle/core/simulation/water';
+import { PaperPicture, type Painted, type PaperLook, type PixelBox } from '@kettle/core/simulation/picture';
+import type { Work } from '@kettle/core/kit/units';
+import { cellAt, type PanelRun } from '@kettle/core/simulation/water';
+import { SCREEN_PX_MM } from './fineness';
 import type { PaintedTile } from './painting-api';
 
 /** Side of a tile, cells. */
@@ -10,7 +13,7 @@ const AT_REST_GM2 = 8;
 
 /** The tiles of a sheet that are not shown as they are; those the brush has touched come first. */
 export class TilesInView {
-  private readonly view: PaintedView;
+  private readonly view: PaperPicture;
   private readonly across: number;
   private readonly down: number;
   private touched = new Set<number>();
@@ -21,13 +24,27 @@ export class TilesInView {
   private masked = true;
 
   constructor(
-    private readonly run: PanelRun,
+    private readonly painted: Painted,
     paint: PaintKernel,
   ) {
-    this.view = new PaintedView(run, paint);
-    this.across = Math.ceil(run.panel.columns / TILE);
-    this.down = Math.ceil(run.panel.rows / TILE);
+    this.view = new PaperPicture(painted, paint);
+    this.across = Math.ceil(this.run.panel.columns / TILE);
+    this.down = Math.ceil(this.run.panel.rows / TILE);
     this.all();
+  }
+
+  private get run(): PanelRun {
+    return this.painted.run;
+  }
+
+  /** Done before the sheet is painted on. */
+  makeReady(): Work<void> {
+    return this.view.makeReady(SCREEN_PX_MM);
+  }
+
+  /** The pixels of the whole sheet. */
+  get whole(): PixelBox {
+    return this.view.whole(SCREEN_PX_MM);
   }
 
   get isAllShown(): boolean {
@@ -73,8 +90,19 @@ export class TilesInView {
     this.stale.delete(tile);
     if (this.isWet(tile)) this.wet.add(tile);
     else this.wet.delete(tile);
-    const box = this.boxOf(tile);
+    const box = this.pixelsOf(tile);
     return { ...box, rgba: this.view.colour(box, this.look, this.masked) };
+  }
+
+  /** The pixels of a tile's cells. */
+  private pixelsOf(tile: number): PixelBox {
+    const { column, row, columns, rows } = this.boxOf(tile);
+    const px = (cell: number): number => Math.round(cell * this.run.panel.cellMm * SCREEN_PX_MM);
+    return {
+      ...{ pxPerMm: SCREEN_PX_MM, left: px(column), top: px(row) },
+      columns: px(column + columns) - px(column),
+      rows: px(row + rows) - px(row),
+    };
   }
 
   private boxOf(tile: number) {

@@ -1,6 +1,6 @@
 import { hexOf } from '@kettle/core/kit/colour';
 import type { Pigment, Verdict } from '@kettle/core/materials/pigment';
-import { mixOf, nameOf, type Plan } from '@kettle/core/document/plan';
+import { mixOf, partName, type Plan } from '@kettle/core/document/plan';
 import {
   oneTone,
   type Counterchange,
@@ -42,7 +42,7 @@ export const meetingsInWords = (plan: Plan, meetings: readonly WetMeeting[], mix
 
 /** An edge in words. */
 export const edgeInWords = (plan: Plan, { one, other, differenceL, sharedMm, lost }: SharedEdge): string =>
-  `${nameOf(plan, one)} against ${nameOf(plan, other)}: ${differenceL.toFixed(0)} L* along ${sharedMm.toFixed(0)} mm${lost ? ', a lost edge' : ''}`;
+  `${partName(plan, one)} against ${partName(plan, other)}: ${differenceL.toFixed(0)} L* along ${sharedMm.toFixed(0)} mm${lost ? ', a lost edge' : ''}`;
 
 /** A body and its ground in words. */
 export function counterchangeInWords(plan: Plan, { area, litL, shadeL }: Counterchange): string {
@@ -50,15 +50,18 @@ export function counterchangeInWords(plan: Plan, { area, litL, shadeL }: Counter
     Math.abs(difference) < LOST_EDGE_L
       ? `its ${name} side runs into its ground (${difference.toFixed(0)} L*)`
       : `its ${name} side is ${Math.abs(difference).toFixed(0)} L* ${difference > 0 ? 'lighter' : 'darker'} than its ground`;
-  return `${nameOf(plan, area)}: ${side('lit', litL)}, ${side('shaded', shadeL)}.`;
+  return `${partName(plan, area)}: ${side('lit', litL)}, ${side('shaded', shadeL)}.`;
 }
 
 /** Where neighbours meet wet and something new appears, in words. */
-export const thirdColours = (plan: Plan, meetings: readonly WetMeeting[]): string[] =>
-  meetings.map(
-    ({ one, other, meeting }) =>
-      `${nameOf(plan, one)} and ${nameOf(plan, other)}, wet together: ${meeting.word} between them.`,
-  );
+export const thirdColours = (plan: Plan, meetings: readonly WetMeeting[]): string[] => [
+  ...new Set(
+    meetings.map(
+      ({ one, other, meeting }) =>
+        `${partName(plan, one)} and ${partName(plan, other)}, wet together: ${meeting.word} between them.`,
+    ),
+  ),
+];
 
 /** Said when nearly all of the panel lies in one of three tones. */
 export const oneToneInWords = (tones: readonly number[]): string => {

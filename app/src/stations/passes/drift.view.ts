@@ -1,4 +1,4 @@
-import { deedOf, type Plan } from '@kettle/core/document/plan';
+import { asParts, deedOf, type Part, type Plan } from '@kettle/core/document/plan';
 import { dryBand, type WetSpan } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import type { StageEnds } from '@kettle/core/simulation/water';
@@ -66,14 +66,15 @@ export interface DriftDrawing {
   readonly ticks: readonly { readonly x: number; readonly label: string }[];
 }
 
-const LEFT_PX = 92;
+/** Room for the names of the rows, and how much a letter of them takes. */
+const [LEAST_LEFT_PX, MOST_LEFT_PX, LETTER_PX] = [92, 150, 7];
 const RIGHT_PX = 34;
 const HANDS_Y = 26;
 const FIRST_ROW_Y = 64;
 /** Rows of many strands lie closer, as far as their water still has room. */
 const ROW_PX = 40;
 const LEAST_ROW_PX = 27;
-const ROWS_PX = 215;
+const ROWS_PX = 175;
 const AXIS_PX = 26;
 
 /** Waits shorter than this need no word, s. */
@@ -81,12 +82,14 @@ const WORTH_A_WORD_S = 90;
 
 /** Where times and rows of a plan come to lie on the drawing. */
 interface Scale {
+  readonly leftPx: number;
   readonly endS: number;
   readonly pxPerS: number;
   readonly x: (s: number) => number;
   readonly rowPx: number;
-  /** Areas that are wetted or masked, and masks drawn by hand: what has a row. */
-  readonly rows: readonly { readonly id: string; readonly name: string }[];
+  /** Things and areas that are wetted or masked, and masks drawn by hand: what has a row. */
+  readonly rows: readonly Part[];
+  /** The height of the row of an area or mask. */
   readonly rowOf: ReadonlyMap<string, number>;
   /** What begins on the drawing. */
   readonly steps: LookAhead['timeline']['steps'];
@@ -95,7 +98,6 @@ interface Scale {
 
 function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number): Scale {
   const endS = Math.max(leastEndS, paintingEnd(timeline));
-  const pxPerS = (width - LEFT_PX - RIGHT_PX) / endS;
   // What only lies under another's wash has no line of its own.
   const wetted = plan.areas.filter(
     ({ id }) =>
@@ -104,14 +106,24 @@ function scaleOf({ plan, timeline }: LookAhead, width: number, leastEndS: number
   );
   // What is masked by hand has no water of its own, but a line for its mask.
   const byHand = plan.resists.filter(({ id }) => timeline.masks.some((m) => m.area === id));
-  const rows = [...wetted, ...byHand];
+  const rows = asParts(
+    plan,
+    [...wetted, ...byHand].map(({ id }) => id),
+  );
+  const longest = Math.max(0, ...rows.map(({ name }) => name.length));
+  const leftPx = Math.min(MOST_LEFT_PX, Math.max(LEAST_LEFT_PX, 24 + LETTER_PX * longest));
+  const pxPerS = (width - leftPx - RIGHT_PX) / endS;
   const heats = timeline.steps.filter(({ act }) => deedOf(act) === 'warms');
   const heatRows = heats.length > 0 ? 1 : 0;
   const rowPx = Math.max(LEAST_ROW_PX, Math.min(ROW_PX, ROWS_PX / (rows.length + heatRows)));
   return {
-    ...{ endS, pxPerS, rows, rowPx, heats },
-    x: (s) => LEFT_PX + Math.min(s, endS) * pxPerS,
-    rowOf: new Map(rows.map(({ id }, i) => [id, FIRST_ROW_Y + (i + heatRows) * rowPx])),
+    ...{ leftPx, endS, pxPerS, rows, rowPx, heats },
+    x: (s) => leftPx + Math.min(s, endS) * pxPerS,
+    rowOf: new Map(
+      rows.flatMap(({ members }, i) =>
+        members.map((member) => [member, FIRST_ROW_Y + (i + heatRows) * rowPx] as const),
+      ),
+    ),
     steps: timeline.steps.filter(({ startS }) => startS < endS),
   };
 }
@@ -127,7 +139,7 @@ export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): Dr
   return {
     width,
     height: FIRST_ROW_Y + Math.max(1, rows.length + heatRows) * rowPx + AXIS_PX - 14,
-    left: LEFT_PX,
+    left: scale.leftPx,
     endS,
     pxPerS,
     handsY: HANDS_Y,
@@ -136,16 +148,20 @@ export function driftDrawing(ahead: LookAhead, width: number, leastEndS = 0): Dr
     heat:
       heatRows === 0 ? null : { y: FIRST_ROW_Y, marks: heats.map((step) => handsMark(ahead.plan, step, x)) },
     // Where another's wash lies on an area, that one tells when it is dry.
-    bands: ahead.timeline.washes.flatMap((wash) =>
-      wash.area === wash.through ? dryBandMark(wash, scale) : [],
+    bands: oncePlaced(
+      ahead.timeline.washes.flatMap((wash) => (wash.area === wash.through ? dryBandMark(wash, scale) : [])),
     ),
-    windows: scale.steps.flatMap((step) => windowMarks(ahead.plan, step, scale)),
+    windows: oncePlaced(scale.steps.flatMap((step) => windowMarks(ahead.plan, step, scale))),
     strands: rows.map((row) => strandOf(row, ahead.timeline, scale)),
-    masks: ahead.timeline.masks.map((mask) => maskMark(mask, scale)),
-    pegs: pegsOf(ahead, scale),
+    masks: oncePlaced(ahead.timeline.masks.map((mask) => maskMark(mask, scale))),
+    pegs: oncePlaced(pegsOf(ahead, scale)),
     ticks: ticks(endS, pxPerS).map((s) => ({ x: x(s), label: s === 0 ? '0' : formatSpan(s) })),
   };
 }
+
+/** Of marks that lie at one place, as those of the parts of a thing do, the first. */
+const oncePlaced = <T extends { readonly x: number; readonly y: number }>(marks: readonly T[]): T[] =>
+  [...new Map(marks.toReversed().map((mark) => [`${mark.x.toFixed(1)} ${mark.y}`, mark])).values()].reverse();
 
 type Step = Scale['steps'][number];
 
@@ -195,15 +211,15 @@ const windowMarks = (plan: Plan, { act, windows }: Step, { x, rowOf }: Scale): D
 
 /** The water of a row as it comes and goes. */
 function strandOf(
-  { id, name }: Scale['rows'][number],
+  { id, name, members }: Part,
   { washes }: LookAhead['timeline'],
   { x, rowOf, steps }: Scale,
 ): Strand {
-  const y = rowOf.get(id)!;
-  const spans = washes.filter((w) => w.area === id).sort((a, b) => a.laidS - b.laidS);
+  const y = rowOf.get(members[0])!;
+  const spans = slowest(washes.filter((w) => members.includes(w.area))).sort((a, b) => a.laidS - b.laidS);
   return {
     area: id,
-    name,
+    name: fitted(name),
     y,
     spans: spans.map(({ act, laidS, untilS }) => ({ act, laidS, untilS })),
     parts: spans.flatMap((span, i) => {
@@ -212,6 +228,21 @@ function strandOf(
       return [...(freshlyWet ? [laying(span, startS, x, y)] : []), ...drying(span, x, y)];
     }),
   };
+}
+
+/** A name as far as there is room for it. */
+const MOST_LETTERS = Math.floor((MOST_LEFT_PX - 24) / LETTER_PX);
+const fitted = (name: string): string =>
+  name.length <= MOST_LETTERS ? name : `${name.slice(0, MOST_LETTERS - 1)}…`;
+
+/** Of the parts of a thing that one pass wets, the one that is wet longest. */
+function slowest(spans: readonly WetSpan[]): WetSpan[] {
+  const longest = new Map<string, WetSpan>();
+  for (const span of spans) {
+    const key = `${span.act} ${span.laidS}`;
+    if ((longest.get(key)?.untilS ?? -1) < span.untilS) longest.set(key, span);
+  }
+  return [...longest.values()];
 }
 
 const maskMark = (

@@ -1,4 +1,4 @@
-import { nameOf, type Plan } from '@kettle/core/document/plan';
+import { partName, type Plan } from '@kettle/core/document/plan';
 import {
   criticalChain,
   type BetterOrder,
@@ -42,7 +42,7 @@ export function chainInWords(plan: Plan, timeline: Timeline): string {
   if (waits.length === 0) return '';
   const said = waits.map(
     ({ area, mask, waitedS }) =>
-      `the ${mask ? 'mask on the ' : ''}${nameOf(plan, area!)}, ${formatSpan(waitedS)}`,
+      `the ${mask ? 'mask on the ' : ''}${partName(plan, area!)}, ${formatSpan(waitedS)}`,
   );
   return `What it waits for: ${said.join('; ')}.`;
 }
@@ -76,7 +76,7 @@ export function meanwhileInWords(plan: Plan, idle: readonly IdleWait[]): string 
   if (waits.length === 0) return '';
   const said = waits.map(({ area, waitS, meanwhile }) => {
     const what = meanwhile.map((id) => `“${actSaid(plan, id)}”`).join(' or ');
-    return `${area === null ? '' : `for the ${nameOf(plan, area)}, `}${formatSpan(waitS)}: ${what}`;
+    return `${area === null ? '' : `for the ${partName(plan, area)}, `}${formatSpan(waitS)}: ${what}`;
   });
   return `Meanwhile there is time, ${said.join('; ')}.`;
 }

@@ -3,12 +3,14 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import {
+  asParts,
   firstFinishing,
   newPass,
   TECHNIQUES,
   techniqueOf,
   WATER_WORDS,
   waterWord,
+  type Part,
   type Pass,
 } from '@kettle/core/document/plan';
 import { formatClock } from '@kettle/core/kit/units';
@@ -33,6 +35,7 @@ import { WhatIfPanel } from './what-if.component';
 import { Painting } from './painting/painting.component';
 import { OtherMixes } from './other-mixes.component';
 import { Shields } from './shields.component';
+import { Spares } from './spares.component';
 import {
   adviceOf,
   findingsOfWhole,
@@ -64,6 +67,7 @@ const OTHERS = [
     Painting,
     PanelPictureView,
     Shields,
+    Spares,
     Swatch,
     TideLine,
     DriftLine,
@@ -122,6 +126,16 @@ export class PassesStation {
   readonly moment = computed(() =>
     this.plan() && this.ahead() ? momentInWords(this.plan()!, this.ahead()!, this.momentS()) : '',
   );
+  /** What a pass can be laid on. */
+  readonly parts = computed(() => {
+    const plan = this.plan();
+    return plan
+      ? asParts(
+          plan,
+          plan.areas.map(({ id }) => id),
+        )
+      : [];
+  });
   readonly mixes = computed(() => [{ id: null, name: 'clear water' }, ...(this.plan()?.mixes ?? [])]);
 
   private readonly firstLook = computed(() => {
@@ -187,20 +201,26 @@ export class PassesStation {
     this.change(pass, { technique, filmUm, covers, start, ...laying(pass, mix) });
   }
 
-  toggleArea(pass: Pass, area: string): void {
-    this.change(pass, {
-      areas: pass.areas.includes(area) ? pass.areas.filter((a) => a !== area) : [...pass.areas, area],
-    });
+  /** Whether a pass paints all of a thing. */
+  names({ areas }: Pass, { members }: Part): boolean {
+    return members.every((member) => areas.includes(member));
+  }
+
+  toggle(pass: Pass, part: Part): void {
+    const others = pass.areas.filter((area) => !part.members.includes(area));
+    this.change(pass, { areas: this.names(pass, part) ? others : [...others, ...part.members] });
   }
 
   add(): void {
     const plan = this.plan()!;
     const id = `pass-${crypto.randomUUID().slice(0, 8)}`;
-    const area = plan.areas.find((a) => !plan.acts.some((act) => act.areas.includes(a.id))) ?? plan.areas[0];
+    const isOpen = ({ members }: Part): boolean =>
+      !plan.acts.some((act) => act.areas.some((area) => members.includes(area)));
+    const part = this.parts().find(isOpen) ?? this.parts()[0];
     this.store.do({
       do: 'add-act',
       before: plan.acts[firstFinishing(plan)]?.id ?? null,
-      act: newPass({ id, areas: [area.id], technique: 'flat-wash', mix: this.firstMix() }),
+      act: newPass({ id, areas: [...part.members], technique: 'flat-wash', mix: this.firstMix() }),
     });
     this.picked.set(id);
   }

@@ -66,7 +66,9 @@ describe('the drift line', () => {
   });
 
   it('says where a conflict sits', () => {
+    // Where the pane is not painted round it, it is painted into wet paper.
     const early = applyCommands(plan, [
+      { do: 'give-up-white', white: 'white-kettle' },
       { do: 'change-pass', pass: 'kettle-wash', change: { start: 'straight-on' } },
     ]).plan;
     const pegs = driftDrawing(lookAheadOf(early), 1200).pegs;

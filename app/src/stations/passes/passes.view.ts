@@ -1,5 +1,13 @@
 import type { Finding } from '@kettle/core/advice/checks';
-import { nameOf, techniqueOf, waterWord, type Act, type Pass, type Plan } from '@kettle/core/document/plan';
+import {
+  asParts,
+  partName,
+  techniqueOf,
+  waterWord,
+  type Act,
+  type Pass,
+  type Plan,
+} from '@kettle/core/document/plan';
 import { stageAt } from '@kettle/core/order/schedule';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import { STAGE_WORDS } from '@kettle/core/simulation/water';
@@ -44,7 +52,7 @@ export function passNotes(plan: Plan, ahead: LookAhead | null): PassNote[] {
             ? [mixesInWords(plan, act), waterWord(act.filmUm), spread(act)].filter(Boolean).join(' · ')
             : '',
         when: step
-          ? `at ${formatClock(step.startS)}${step.waited?.area ? `, waiting for the ${nameOf(plan, step.waited.area)}` : ''}`
+          ? `at ${formatClock(step.startS)}${step.waited?.area ? `, waiting for the ${partName(plan, step.waited.area)}` : ''}`
           : ahead
             ? 'never: what it waits for does not dry in this air'
             : '',
@@ -80,14 +88,23 @@ function afterwards(act: Act, ahead: LookAhead | null): string {
 
 /** The moment under the cursor: how each area stands, in words. */
 export function momentInWords(plan: Plan, ahead: LookAhead, atS: number): string {
-  const words = plan.areas.flatMap(({ id, name }) => {
+  const states = plan.areas.flatMap(({ id }): { id: string; state: string }[] => {
     const masked = ahead.timeline.masks.some(
       (m) => m.area === id && m.onS <= atS && atS < (m.offS ?? Infinity),
     );
-    if (masked) return [`${name} under mask`];
+    if (masked) return [{ id, state: 'under mask' }];
+    // What only lies under another's wash has nothing to tell of its own.
+    if (!plan.acts.some((act) => act.kind === 'pass' && act.areas.includes(id))) return [];
     const wash = ahead.timeline.washes.findLast((w) => w.area === id && w.laidS <= atS);
-    return wash ? [`${name} ${STAGE_WORDS[stageAt(wash, atS)]}`] : [];
+    return wash ? [{ id, state: STAGE_WORDS[stageAt(wash, atS)] }] : [];
   });
+  // Parts of a thing that are alike are told of once.
+  const words = [...new Set(states.map(({ state }) => state))].flatMap((state) =>
+    asParts(
+      plan,
+      states.filter((one) => one.state === state).map(({ id }) => id),
+    ).map(({ name }) => `${name} ${state}`),
+  );
   return words.length === 0 ? 'nothing laid yet' : words.join(' · ');
 }
 

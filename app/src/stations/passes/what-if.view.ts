@@ -1,16 +1,7 @@
 import { deltaE00 } from '@kettle/core/kit/colour';
 import { PAPERS } from '@kettle/core/materials/paper';
-import {
-  applyCommands,
-  colourAt,
-  DRY_WARM,
-  firstFinishing,
-  freeId,
-  techniqueOf,
-  type Act,
-  type Command,
-  type Plan,
-} from '@kettle/core/document/plan';
+import { applyCommands, colourAt, techniqueOf, type Command, type Plan } from '@kettle/core/document/plan';
+import { driedWarm } from '@kettle/core/order/schedule';
 import { formatSpan } from '@kettle/core/kit/units';
 import type { LookAhead } from '../../workers/table-api';
 
@@ -48,20 +39,6 @@ const watered = (plan: Plan, times: number): Command[] =>
       ? [{ do: 'change-pass', pass: act.id, change: { filmUm: act.filmUm * times } }]
       : [],
   );
-
-/** A dryer comes after every pass that nothing wet follows. */
-function driedWarm(plan: Plan): Command[] {
-  const painting = plan.acts.slice(0, firstFinishing(plan));
-  const wetFollows = (next: Act | undefined): boolean =>
-    next?.kind === 'pass' && techniqueOf(next.technique).start === 'wet';
-  let acts: readonly Act[] = plan.acts;
-  return painting.flatMap((act, i): Command[] => {
-    if (act.kind !== 'pass' || wetFollows(painting.at(i + 1))) return [];
-    const warm: Act = { kind: 'chore', id: freeId(acts, DRY_WARM), chore: DRY_WARM, areas: [], handsS: null };
-    acts = [...acts, warm];
-    return [{ do: 'add-act', act: warm, before: plan.acts.at(i + 1)?.id ?? null }];
-  });
-}
 
 /** The plan as it would be. */
 export const planIf = (plan: Plan, whatIf: WhatIf): Plan => applyCommands(plan, whatIf.commands(plan)).plan;

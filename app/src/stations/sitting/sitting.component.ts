@@ -8,7 +8,6 @@ import {
   signal,
 } from '@angular/core';
 import { Button } from 'primeng/button';
-import { nameOf } from '@kettle/core/document/plan';
 import { formatClock, formatSpan } from '@kettle/core/kit/units';
 import { FrameKeys, isTyping } from '../../frame/frame-keys.service';
 import { PlanStore } from '../../state/plan-store';
@@ -17,7 +16,15 @@ import { Swatch } from '../../ui/swatch.component';
 import { TideLine } from '../../ui/tide-line.component';
 import { actInWords } from '../../ui/act-words';
 import { Bell } from './bell';
-import { actCard, layReady, mixesToPrepare, waitInWords, waitName, wetCards } from './sitting.view';
+import {
+  actCard,
+  layReady,
+  maskCards,
+  mixesToPrepare,
+  waitInWords,
+  waitName,
+  wetCards,
+} from './sitting.view';
 
 /** At the table: one act at a time in huge type, what is wet and for how long, large targets. */
 @Component({
@@ -54,18 +61,10 @@ export class SittingStation {
       ? { not: 'is still tacky', yes: 'has set' }
       : { not: 'is still wet', yes: 'is dry now' },
   );
-  readonly masks = computed(() =>
-    (this.now()?.masks ?? []).map((mask) => ({
-      name: nameOf(this.plan()!, mask.area),
-      state:
-        mask.setInS === null
-          ? 'never sets in this air'
-          : mask.setInS > 0
-            ? `sets in ${formatClock(mask.setInS)}`
-            : 'set',
-      on: `on for ${formatSpan(mask.onForS)}`,
-    })),
-  );
+  readonly masks = computed(() => {
+    const [plan, now] = [this.plan(), this.now()];
+    return plan && now ? maskCards(plan, now) : [];
+  });
   readonly meanwhile = computed(() =>
     (this.now()?.meanwhile ?? []).map((act) => actInWords(this.plan()!, act)),
   );

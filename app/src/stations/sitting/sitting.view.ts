@@ -1,6 +1,7 @@
 import {
+  asParts,
   deedOf,
-  nameOf,
+  partName,
   choreOf,
   mixesOf,
   techniqueOf,
@@ -67,11 +68,15 @@ export function actCard(plan: Plan, act: Act): ActCard {
 
 /** Everything wet, the next to be dry first. */
 export function wetCards(plan: Plan, { wet, atS }: SittingNow): WetCard[] {
-  return [...wet]
+  return asParts(
+    plan,
+    wet.map(({ area }) => area),
+  )
+    .map(({ name, members }) => ({ name, ...slowestOf(wet.filter(({ area }) => members.includes(area))) }))
     .sort((a, b) => (a.leftS ?? Infinity) - (b.leftS ?? Infinity))
     .map((w) => ({
       area: w.area,
-      name: nameOf(plan, w.area),
+      name: w.name,
       stage: STAGE_WORDS[w.stage],
       left: w.leftS === null ? 'never' : formatClock(w.leftS),
       band: bandOf(w, atS),
@@ -79,6 +84,10 @@ export function wetCards(plan: Plan, { wet, atS }: SittingNow): WetCard[] {
       share: w.leftS === null ? 0 : (atS - w.wash.laidS) / (atS - w.wash.laidS + w.leftS),
     }));
 }
+
+/** A thing is dry when its last part is. */
+const slowestOf = (wet: readonly WetNow[]): WetNow =>
+  wet.reduce((a, b) => ((b.leftS ?? Infinity) > (a.leftS ?? Infinity) ? b : a));
 
 const STRAND_PX = 300;
 const STRAND_Y = 18;
@@ -98,10 +107,30 @@ function bandOf({ leftS, wash }: WetNow, atS: number): string {
   return `to dry, 8 in 10 times ${minutes(early)} to ${minutes(total * BAND_FACTOR - sofar)} min`;
 }
 
+/** One mask on the table: of the parts of a thing, the one that sets last. */
+export interface MaskCard {
+  readonly name: string;
+  readonly state: string;
+  readonly on: string;
+}
+
+/** Every mask that lies, a thing once. */
+export const maskCards = (plan: Plan, { masks }: SittingNow): MaskCard[] =>
+  asParts(
+    plan,
+    masks.map(({ area }) => area),
+  ).map(({ name, members }) => {
+    const { setInS, onForS } = masks
+      .filter(({ area }) => members.includes(area))
+      .reduce((a, b) => ((b.setInS ?? Infinity) > (a.setInS ?? Infinity) ? b : a));
+    const sets = setInS === null ? 'never sets in this air' : `sets in ${formatClock(setInS)}`;
+    return { name, state: setInS === 0 ? 'set' : sets, on: `on for ${formatSpan(onForS)}` };
+  });
+
 /** The thing waited for: an area, or the mask on it; `null` for none. */
 export function waitName(plan: Plan, { waitArea, waitFor }: SittingNow): string | null {
   if (waitArea === null) return null;
-  const name = nameOf(plan, waitArea);
+  const name = partName(plan, waitArea);
   return waitFor === 'mask' ? `mask on the ${name}` : name;
 }
 

@@ -17,7 +17,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { contains, rectangle, type Point } from '@kettle/core/kit/geometry';
 import type { Guide } from '@kettle/core/drawing/guides';
-import { paintedOf, type Plan } from '@kettle/core/document/plan';
+import { lowestWithin, paintedOf, relaid, type Part, type Plan } from '@kettle/core/document/plan';
 import {
   moved,
   placedPoint,
@@ -26,7 +26,7 @@ import {
   type LineKind,
   type Placing,
 } from '@kettle/core/drawing/sketch';
-import { placeLines } from '@kettle/core/order/areas';
+import { placeLines, sameShape } from '@kettle/core/order/areas';
 import { DrawingBoard, type BoardEvents, RUBBER_MM, type BoardTool } from '../../panel/drawing-board';
 import { panelDrawing } from '../../panel/panel.view';
 import { LetteringService } from '../../state/lettering.service';
@@ -270,10 +270,22 @@ export class SketchStation {
     else this.addRectangle(x, y, width, height);
   }
 
-  rename(area: string, field: HTMLInputElement): void {
+  rename(id: string, field: HTMLInputElement): void {
     const name = field.value.trim();
-    if (name !== '') this.store.do({ do: 'rename-area', area, name });
-    else field.value = this.plan()!.areas.find((a) => a.id === area)!.name;
+    const thing = this.plan()!.things.find((known) => known.id === id);
+    if (name === '') field.value = thing?.name ?? this.plan()!.areas.find((area) => area.id === id)!.name;
+    else if (thing) this.store.do({ do: 'gather', thing: { ...thing, name } });
+    else this.store.do({ do: 'rename-area', area: id, name });
+  }
+
+  /** Lays a thing or area over the next, or under it. */
+  relay(part: string, by: 1 | -1): void {
+    const commands = relaid(this.plan()!, part, by);
+    if (commands.length > 0) this.store.do(...commands);
+  }
+
+  singleOut(area: string): void {
+    this.store.do({ do: 'single-out', members: [area] });
   }
 
   reshape(area: string, reshaping: Reshaping | null): void {
@@ -283,13 +295,29 @@ export class SketchStation {
     else this.store.do(...commands);
   }
 
-  remove(area: string): void {
-    this.store.do({ do: 'remove-area', area });
+  remove({ members }: Part): void {
+    this.store.do(...members.map((area) => ({ do: 'remove-area' as const, area })));
   }
 
-  private addArea(plan: Plan, shape: Pick<Area, 'outline' | 'lines'>): void {
-    const id = newAreaId();
-    this.store.do({ do: 'add-area', area: { id, name: `area ${plan.areas.length + 1}`, ...shape } });
+  /** All of the panel, under everything that is drawn on it. */
+  addGround(): void {
+    const plan = this.plan()!;
+    const { widthMm, heightMm } = paintedOf(plan).panel;
+    this.addArea(plan, { outline: rectangle(0, 0, widthMm, heightMm) }, 'ground');
+  }
+
+  private addArea(
+    plan: Plan,
+    shape: Pick<Area, 'outline' | 'lines'>,
+    name = `area ${plan.areas.length + 1}`,
+  ): void {
+    const same = sameShape(plan, shape.outline);
+    if (same !== null) {
+      this.newArea.set(same);
+      return;
+    }
+    const [id, under] = [newAreaId(), lowestWithin(plan, shape.outline)];
+    this.store.do({ do: 'add-area', area: { id, name, ...shape }, ...(under ? { under } : {}) });
     this.newArea.set(id);
   }
 

@@ -13,13 +13,23 @@ import {
   type ThinWeb,
 } from '@kettle/core/order/areas';
 import { bounds, middleOf, polygonArea, type Point } from '@kettle/core/kit/geometry';
-import type { Command, Plan } from '@kettle/core/document/plan';
+import {
+  asParts,
+  freeId,
+  nameOf,
+  outlineOf,
+  stacked,
+  thingOf,
+  type Command,
+  type Part,
+  type Plan,
+} from '@kettle/core/document/plan';
 import { oneAfterAnother, mirrored, moved, scaled, turned } from '@kettle/core/drawing/sketch';
 
-/** An area in the list beside the board. */
-export interface AreaRow {
-  readonly id: string;
-  readonly name: string;
+/** A thing or an area that stands by itself, in the list beside the board. */
+export interface AreaRow extends Part {
+  /** The areas of a thing, the one painted last on top; none of what stands by itself. */
+  readonly parts: readonly { readonly id: string; readonly name: string; readonly size: string }[];
   readonly size: string;
   readonly reshapings: Reshaping[];
   /** How it is cut out of the card, if it is. */
@@ -28,28 +38,43 @@ export interface AreaRow {
 
 /** A way to make something else of an area; `other` is the area it takes, if any. */
 export interface Reshaping {
-  readonly how: 'join' | 'cut-out' | 'split' | 'open' | 'close';
+  readonly how: 'join' | 'cut-out' | 'split' | 'open' | 'close' | 'gather';
   readonly other: string | null;
   readonly name: string;
 }
 
-/** The areas with their size, the one painted last on top. */
+/** Things and areas with their size, the one painted last on top. */
 export function areaRows(plan: Plan, hasLines: boolean, length: (mm: number) => string): AreaRow[] {
   const { cuts, thin } = cutOuts(plan);
   const named = (id: string): string => plan.areas.find((area) => area.id === id)!.name;
-  return plan.areas
-    .map(({ id, name, outline }) => {
-      const [, , width, height] = bounds(outline);
-      const cut = cuts.find(({ area }) => area === id);
+  const sizeOf = (members: readonly string[]): string => {
+    const outlines = members.map((id) => outlineOf(plan, id));
+    const [, , width, height] = bounds([outlines.flatMap(([ring]) => ring)]);
+    const cm2 = outlines.reduce((sum, outline) => sum + polygonArea(outline), 0) / 100;
+    return `${cm2.toFixed(1)} cm², ${length(width)} × ${length(height)}`;
+  };
+  return stacked(plan)
+    .map((part): AreaRow => {
+      const [first, ...more] = part.members;
+      const cut = cuts.find(({ area }) => area === first);
+      const parts = part.members.map((id) => ({ id, name: named(id), size: sizeOf([id]) })).reverse();
       return {
-        id,
-        name,
+        ...part,
+        parts: more.length > 0 ? parts : [],
         opening: cut ? openingInWords(cut, thin, named, length) : null,
-        reshapings: reshapingsOf(plan, id, hasLines),
-        size: `${(polygonArea(outline) / 100).toFixed(1)} cm², ${length(width)} × ${length(height)}`,
+        reshapings: more.length > 0 ? [] : reshapingsOf(plan, first, hasLines),
+        size: sizeOf(part.members),
       };
     })
     .reverse();
+}
+
+/** What puts an area together with another, or to a thing there is. */
+function gathered(plan: Plan, area: string, other: string): Command {
+  const thing = thingOf(plan, other) ?? {
+    ...{ id: freeId(plan.things, `thing-${other}`), name: nameOf(plan, other), members: [other] },
+  };
+  return { do: 'gather', thing: { ...thing, members: [...thing.members, area] } };
 }
 
 /** An area may be joined with those it touches, have them cut out of it, or be split where there is a line to split it. */
@@ -60,6 +85,9 @@ function reshapingsOf(plan: Plan, area: string, hasLines: boolean): Reshaping[] 
   return [
     ...touching.map((other): Reshaping => ({ how: 'join', other, name: `join with ${named(other)}` })),
     ...touching.map((other): Reshaping => ({ how: 'cut-out', other, name: `cut ${named(other)} out of it` })),
+    ...asParts(plan, ids).map(({ name, members }): Reshaping => ({
+      ...{ how: 'gather', other: members[0], name: `one thing with ${name}` },
+    })),
     plan.areas.find(({ id }) => id === area)!.opening
       ? { how: 'close', other: null, name: 'do not cut it out of the card' }
       : { how: 'open', other: null, name: 'cut it out of the card' },
@@ -97,6 +125,8 @@ export function reshape(
       return joinAreas(plan, area, other!) ?? 'They lie near each other but do not meet.';
     case 'cut-out':
       return cutOutArea(plan, area, other!, newId) ?? 'Nothing would change, or nothing be left.';
+    case 'gather':
+      return [gathered(plan, area, other!)];
     case 'open':
     case 'close':
       return [{ do: 'open', area, opening: how === 'open' }];

@@ -30,12 +30,12 @@ import { passChoices } from './whites.view';
 })
 export class MaskTimesRow {
   private readonly store = inject(PlanStore);
-  /** The area, or the freehand mask. */
-  readonly masked = input.required<string>();
+  /** The areas, or the freehand mask, that are masked at one time. */
+  readonly masked = input.required<readonly string[]>();
   readonly name = input.required<string>();
   readonly times = computed(() => {
     const plan = this.store.plan();
-    return plan && maskTimes(plan, this.masked());
+    return plan && maskTimes(plan, this.masked()[0]);
   });
   private readonly passes = computed(() => {
     const plan = this.store.plan();
@@ -48,7 +48,7 @@ export class MaskTimesRow {
   readonly offs = computed(() => [{ id: '', name: 'off at the end' }, ...this.passes().map(named('off'))]);
 
   set(on: string | null, off: string | null): void {
-    this.store.do({ do: 'mask-when', masked: this.masked(), on, off });
+    this.store.do(...this.masked().map((masked) => ({ do: 'mask-when' as const, masked, on, off })));
   }
 }
 

@@ -10,7 +10,7 @@ import { Choice } from '../../ui/choice.component';
 import { handOver } from '../../ui/hand-over';
 import type { RankedWhite } from '../../workers/table-api';
 import { MaskTimesRow } from './mask-times.component';
-import { byHouseRules, toolInWords, whiteRows, type WhiteRow } from './whites.view';
+import { byHouseRules, givingUp, keeping, toolInWords, whiteRows, type WhiteRow } from './whites.view';
 
 /** Every area with the ways to keep it light, the best first, and what is chosen. */
 @Component({
@@ -43,15 +43,17 @@ export class WhiteList {
     ...MASK_PENS.map(({ id }) => ({ id, name: `with a ${toolInWords(id)}` })),
   ];
 
-  keep({ area, white }: WhiteRow, change: Partial<White>): void {
-    const now: White = white ?? {
-      ...{ id: `white-${area}`, area, way: 'mask', tool: null, wanted: null, edge: 'hard' },
-    };
-    this.store.do({ do: 'keep-white', white: { ...now, ...change } });
+  keep(row: WhiteRow, change: Partial<White>): void {
+    this.store.do(...keeping(this.plan()!, row, change));
   }
 
-  giveUp(white: White | null): void {
-    if (white) this.store.do({ do: 'give-up-white', white: white.id });
+  giveUp(row: WhiteRow): void {
+    if (row.white) this.store.do(...givingUp(this.plan()!, row));
+  }
+
+  /** A part of a thing that is to be kept otherwise. */
+  singleOut(part: string): void {
+    this.store.do({ do: 'single-out', members: [part] });
   }
 
   setLight(row: WhiteRow, field: HTMLInputElement): void {
@@ -66,11 +68,11 @@ export class WhiteList {
     this.store.do({ do: 'set-rules', change });
   }
 
-  /** A paper shield for an area at true size, or for all but it. */
-  print({ area, name }: WhiteRow, reverse: boolean): void {
+  /** A paper shield for a thing at true size, or for all but it. */
+  print({ members, name }: WhiteRow, reverse: boolean): void {
     const plan = this.plan()!;
     const title = `${plan.title}, shield for ${reverse ? 'all but ' : ''}${name}.svg`;
-    handOver(shieldSheet(plan, area, reverse), title, 'image/svg+xml');
+    handOver(shieldSheet(plan, members, reverse), title, 'image/svg+xml');
   }
 
   letHouseChoose(): void {

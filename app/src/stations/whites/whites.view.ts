@@ -3,11 +3,14 @@ import { contains, middleOf, type Point } from '@kettle/core/kit/geometry';
 import { hexOf } from '@kettle/core/kit/colour';
 import { maskingTool } from '@kettle/core/drawing/masking';
 import {
+  asParts,
   deedOf,
   colourAt,
   maskTimes,
+  nameOf,
   type Command,
   type MaskTimes,
+  type Part,
   type Plan,
   type White,
 } from '@kettle/core/document/plan';
@@ -42,41 +45,91 @@ export interface WayRow extends RankedWay {
   readonly chosen: boolean;
 }
 
-/** One area with the way it is kept, if it is, and the ways it could be. */
-export interface WhiteRow {
-  readonly area: string;
-  readonly name: string;
+/** A thing or an area with the way it is kept, if it is, and the ways it could be. */
+export interface WhiteRow extends Part {
+  /** How the first of its parts is kept; the others are so too. */
   readonly white: White | null;
+  /** The parts of a thing, to be singled out. */
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
   readonly best: readonly WayRow[];
   readonly others: readonly WayRow[];
   readonly times: MaskTimes | null;
   readonly findings: readonly Finding[];
 }
 
-/** Every area, those kept first; the ways of one that has not been ranked yet are still to come. */
+/** Every thing and area, those kept first; the ways of one that has not been ranked yet are still to come. */
 export function whiteRows(
   plan: Plan,
   ranked: readonly RankedWhite[],
   findings: readonly Finding[],
 ): WhiteRow[] {
-  const rows = plan.areas.map(({ id, name }): WhiteRow => {
-    const white = plan.whites.find(({ area }) => area === id) ?? null;
-    const ways = (ranked.find(({ area }) => area === id)?.ways ?? []).map((way): WayRow => ({
-      ...way,
-      name: WAY_NAMES[way.way],
-      reason: way.reasons.join('; '),
-      chosen: white?.way === way.way,
-    }));
-    const shown = (way: WayRow, i: number): boolean => i < SHOWN || way.chosen;
-    return {
-      ...{ area: id, name, white, times: maskTimes(plan, id) },
-      best: ways.filter(shown),
-      others: ways.filter((way, i) => !shown(way, i)),
-      findings: findings.filter(({ where, station }) => where.area === id && station === 'whites'),
-    };
-  });
+  const rows = asParts(
+    plan,
+    plan.areas.map(({ id }) => id),
+  )
+    .flatMap((part) => (isKeptAlike(plan, part) ? [part] : opened(plan, part)))
+    .map((part): WhiteRow => {
+      const { id, name, members } = part;
+      const white = plan.whites.find(({ area }) => area === members[0]) ?? null;
+      const ways = waysOf(ranked, members).map((way): WayRow => ({
+        ...way,
+        name: WAY_NAMES[way.way],
+        reason: way.reasons.join('; '),
+        chosen: white?.way === way.way,
+      }));
+      const shown = (way: WayRow, i: number): boolean => i < SHOWN || way.chosen;
+      return {
+        ...{ id, name, members, white, times: maskTimes(plan, members[0]) },
+        parts: members.length === 1 ? [] : opened(plan, part),
+        best: ways.filter(shown),
+        others: ways.filter((way, i) => !shown(way, i)),
+        findings: findings.filter(
+          ({ where, station }) => members.includes(where.area ?? '') && station === 'whites',
+        ),
+      };
+    });
   return [...rows.filter((row) => row.white), ...rows.filter((row) => !row.white)];
 }
+
+/** The parts of a thing, each by itself. */
+const opened = (plan: Plan, { members }: Part): Part[] =>
+  members.map((member) => ({ id: member, name: nameOf(plan, member), members: [member] }));
+
+/** Whether all of a thing is kept in one way; else it opens. */
+function isKeptAlike(plan: Plan, { members }: Part): boolean {
+  const keptHow = (member: string): string => {
+    const white = plan.whites.find(({ area }) => area === member);
+    const { way, tool, wanted, edge } = white ?? {};
+    return JSON.stringify([way, tool, wanted, edge, maskTimes(plan, member)]);
+  };
+  return new Set(members.map(keptHow)).size === 1;
+}
+
+/** Ways to keep a thing, the best first: for each the mean of its parts, and what speaks for it at the least of them. */
+function waysOf(ranked: readonly RankedWhite[], members: readonly string[]): RankedWay[] {
+  const each = members.flatMap((member) => ranked.find(({ area }) => area === member)?.ways ?? []);
+  const ways = [...new Set(each.map(({ way }) => way))].map((way): RankedWay => {
+    const same = each.filter((one) => one.way === way);
+    const least = same.reduce((a, b) => (b.score < a.score ? b : a));
+    return { ...least, score: Math.round(same.reduce((sum, { score }) => sum + score, 0) / same.length) };
+  });
+  return ways.sort((a, b) => b.score - a.score);
+}
+
+/** What keeps every part of a thing in a way. */
+export const keeping = (plan: Plan, { members }: Part, change: Partial<White>): Command[] =>
+  members.map((area): Command => {
+    const now = plan.whites.find((white) => white.area === area) ?? {
+      ...{ id: `white-${area}`, area, way: 'mask', tool: null, wanted: null, edge: 'hard' },
+    };
+    return { do: 'keep-white', white: { ...now, ...change } };
+  });
+
+/** What gives up every white of a thing. */
+export const givingUp = (plan: Plan, { members }: Part): Command[] =>
+  plan.whites
+    .filter(({ area }) => members.includes(area))
+    .map(({ id }): Command => ({ do: 'give-up-white', white: id }));
 
 /** So many drops are drawn as one: a browser takes long over a path of thousands. */
 const DROPS_A_LINE = 100;

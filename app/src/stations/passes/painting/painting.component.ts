@@ -12,9 +12,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { asyncScheduler, BehaviorSubject, concatMap, merge, throttleTime } from 'rxjs';
 import { rimOf } from '@kettle/core/document/plan';
 import { formatClock } from '@kettle/core/kit/units';
-import type { PaperLook } from '@kettle/core/simulation/water';
+import type { PaperLook } from '@kettle/core/simulation/picture';
 import { PaintingBoard } from '../../../panel/painting-board';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
@@ -63,7 +64,8 @@ export class Painting {
   private readonly boardHost = viewChild.required<ElementRef<HTMLDivElement>>('board');
   private board: PaintingBoard | null = null;
   private strokes = 0;
-  private felt = 0;
+  /** Where the hand rests, mm from the sheet's corner; `null` off it. */
+  private readonly handAt = new BehaviorSubject<readonly [number, number] | null>(null);
 
   readonly leaf = signal<Leaf>('done');
   readonly leaves: readonly { readonly id: Leaf; readonly name: string }[] = [
@@ -102,7 +104,7 @@ export class Painting {
         givenUp: () => void this.painting.giveUp(),
         used: (way) => this.use(way),
         tilted: (xDeg, yDeg) => this.tilt(xDeg, yDeg),
-        over: (at) => void this.feel(at),
+        over: (at) => this.handAt.next(at),
         pressure: pressureOf,
       });
       this.giveTool();
@@ -111,6 +113,14 @@ export class Painting {
     this.painting.tiles.pipe(takeUntilDestroyed(destroy)).subscribe((tiles) => {
       if (this.seen() !== 'morning') this.board?.paint(tiles);
     });
+    // What is told of the paper follows the hand, and the paper under a hand that rests.
+    merge(this.handAt, this.painting.tiles)
+      .pipe(
+        throttleTime(FEELS_EVERY_MS, asyncScheduler, { leading: true, trailing: true }),
+        concatMap(() => this.feel(this.handAt.value)),
+        takeUntilDestroyed(destroy),
+      )
+      .subscribe();
     effect(() => this.giveTool());
     effect(() => this.laySheet());
     destroy.onDestroy(() => {
@@ -133,7 +143,7 @@ export class Painting {
     if (!sheet) return;
     this.painting.clock({ rate: 0 });
     const morning = await this.sheets.morning(sheet.id);
-    if (morning && this.seen() === 'morning') this.board?.paint([{ column: 0, row: 0, ...morning }]);
+    if (morning && this.seen() === 'morning') this.board?.paint([{ left: 0, top: 0, ...morning }]);
   }
 
   /** Held down, the key shows the sheet along the light. */
@@ -175,14 +185,10 @@ export class Painting {
   }
 
   private async feel(at: readonly [number, number] | null): Promise<void> {
-    const nowMs = performance.now();
-    if (!at || !this.painting.ready()) this.under.set('');
-    else if (nowMs - this.felt > FEELS_EVERY_MS) {
-      this.felt = nowMs;
-      const reading = await this.painting.read({ circle: [...at, FEELS_MM] });
-      this.under.set(underHand(reading));
-      this.reading.set(JSON.stringify({ at, ...reading }));
-    }
+    const reading =
+      at && this.painting.ready() ? await this.painting.read({ circle: [...at, FEELS_MM] }) : null;
+    this.under.set(reading ? underHand(reading) : '');
+    if (reading) this.reading.set(JSON.stringify({ at, ...reading }));
   }
 
   /** Evenly from 0 to 1, other for every stroke; the stroke keeps what came of it. */

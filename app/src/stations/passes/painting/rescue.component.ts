@@ -91,6 +91,7 @@ export class RescueView {
     const asked = ++this.asked;
     this.painting.clock({ rate: 0 });
     const reading = await this.painting.read({ circle: [...place.at, place.radiusMm] });
+    if (!reading || asked !== this.asked) return;
     const remedies = remediesAt(mishapAt(sheet, this.symptom(), reading, place));
     this.outlooks.set(remedies.map((remedy) => ({ remedy, forecast: null })));
     for (const remedy of remedies) {

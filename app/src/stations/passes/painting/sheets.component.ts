@@ -6,6 +6,7 @@ import type { Difference, SheetBegins } from '@kettle/core/advice/trials';
 import { pictureHref } from '../../../panel/picture-href';
 import { PaintingService } from '../../../state/painting.service';
 import { PlanStore } from '../../../state/plan-store';
+import { PRINT_PX_MM } from '../../../workers/fineness';
 import { SheetsService } from '../../../state/sheets.service';
 import { HeldRow } from '../../../ui/held-row.component';
 import { handOver } from '../../../ui/hand-over';
@@ -78,8 +79,8 @@ export class SheetsView {
   async picture(): Promise<void> {
     const sheet = this.painting.sheet()!;
     const { sheetPng } = await import('@kettle/core/files/prints');
-    const morning = await this.work.morning(sheet.id);
-    if (morning) handOver(sheetPng(morning, sheet.cellMm), `${sheet.name}.png`, 'image/png');
+    const morning = await this.work.morning(sheet.id, PRINT_PX_MM);
+    if (morning) handOver(sheetPng(morning, PRINT_PX_MM), `${sheet.name}.png`, 'image/png');
   }
 
   async layers(): Promise<void> {
