@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { evidenceTable, measuredFigure, measuredRows, TEXTS, withEvidence } from './evidence';
+import { effectsTable, evidenceTable, TEXTS, withEvidence, withMeasurements } from './evidence';
 import { evidenceOf } from './measure/limits';
 
 const rows = [
@@ -23,6 +23,18 @@ describe('the evidence', () => {
     );
   });
 
+  it('names an effect that misses its band on any sheet, with how far', () => {
+    const rim = { mean: 1.5361, least: 1.443, most: 1.6, from: 1.5, holds: false };
+    const table = effectsTable({
+      rim,
+      edge: { mean: 1.2, least: 1.1, most: 1.3, from: 1.1, to: 2.2, holds: true },
+    });
+    expect(table.split('\n').slice(2)).toEqual([
+      '| rim | ≥ 1.5 | 1.54 (1.443 to 1.6) **not yet modelled** |',
+      '| edge | 1.1–2.2 | 1.2 |',
+    ]);
+  });
+
   it('puts figures where they are told, as finely as they stand there', () => {
     const text = 'at most 3.7 %<!-- flat-wash.worst × 100 --> apart, 12 ms<!-- peg.p95 --> a step, 5 more';
     expect(withEvidence(text, rows, (file) => (file === 'peg' ? 20.6 : 0.0728))).toBe(
@@ -32,6 +44,6 @@ describe('the evidence', () => {
 
   it.each(TEXTS)('%s tells the figures that were measured', (name) => {
     const text = readFileSync(name, 'utf8');
-    expect(withEvidence(text, measuredRows(), measuredFigure)).toBe(text);
+    expect(withMeasurements(text)).toBe(text);
   });
 });

@@ -1,10 +1,17 @@
 // Puts the figures of docs/measurements into README and docs: the table of evidence, and every figure that names its source.
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
+import type { EffectFigures } from './measure/effects';
 import type { Evidence } from './measure/limits';
 
 const MEASUREMENTS = 'docs/measurements';
-const [BEGINS, ENDS] = ['<!-- evidence begins -->', '<!-- evidence ends -->'];
+
+/** Lines of a text that are written here, between `<!-- name begins -->` and `<!-- name ends -->`. */
+function betweenMarks(text: string, name: string, lines: () => string): string {
+  const begins = `<!-- ${name} begins -->`;
+  const [from, to] = [text.indexOf(begins), text.indexOf(`<!-- ${name} ends -->`)];
+  return from < 0 ? text : `${text.slice(0, from)}${begins}\n${lines()}\n${text.slice(to)}`;
+}
 
 /** A figure in a text and where it comes from: `7.3 %<!-- flat-wash.worst × 100 -->`, with as many decimals as stand there. */
 const FIGURE = /(-?\d[\d,]*(?:\.(\d+))?)( ?%| s| ms)?<!-- ([a-z-]+)\.([\w-]+)(?: × ([\d.]+))? -->/g;
@@ -21,6 +28,19 @@ export function evidenceTable(rows: readonly Evidence[]): string {
   return ['| measure | bounds that hold | red |', '| --- | --- | --- |', ...measures.map(line)].join('\n');
 }
 
+/** Effects of wet paper, each with its band, its mean over the sheets, and whether it lies in its band on all of them. */
+export function effectsTable(effects: Readonly<Record<string, EffectFigures>>): string {
+  const band = ({ from, to }: EffectFigures): string =>
+    from === undefined ? `≤ ${to}` : to === undefined ? `≥ ${from}` : `${from}–${to}`;
+  const line = ([name, figures]: [string, EffectFigures]): string => {
+    const missed = figures.holds
+      ? ''
+      : ` (${shown(figures.least)} to ${shown(figures.most)}) **not yet modelled**`;
+    return `| ${name} | ${band(figures)} | ${Number(figures.mean.toPrecision(3))}${missed} |`;
+  };
+  return ['| effect | band | mean |', '| --- | --- | --- |', ...Object.entries(effects).map(line)].join('\n');
+}
+
 const shown = (figure: number | null): string =>
   figure === null ? 'missing' : String(Number(figure.toPrecision(4)));
 
@@ -30,10 +50,7 @@ export function withEvidence(
   rows: readonly Evidence[],
   figureOf: (file: string, name: string) => number,
 ): string {
-  const [from, to] = [text.indexOf(BEGINS), text.indexOf(ENDS)];
-  const tabled =
-    from < 0 ? text : `${text.slice(0, from)}${BEGINS}\n${evidenceTable(rows)}\n${text.slice(to)}`;
-  return tabled.replace(
+  return betweenMarks(text, 'evidence', () => evidenceTable(rows)).replace(
     FIGURE,
     (
       _,
@@ -55,12 +72,25 @@ export function measuredRows(): Evidence[] {
   return JSON.parse(readFileSync(`${MEASUREMENTS}/summary.json`, 'utf8')) as Evidence[];
 }
 
+export function measuredEffects(): Record<string, EffectFigures> {
+  const { effects } = JSON.parse(readFileSync(`${MEASUREMENTS}/effects.json`, 'utf8')) as {
+    effects: Record<string, EffectFigures>;
+  };
+  return effects;
+}
+
 export function measuredFigure(file: string, name: string): number {
   const figures = JSON.parse(readFileSync(`${MEASUREMENTS}/${file}.json`, 'utf8')) as Record<string, unknown>;
   const figure = figures[name];
   if (typeof figure !== 'number') throw new Error(`${file}.json has no figure “${name}”`);
   return figure;
 }
+
+/** A text with all its tables and figures as they stand in docs/measurements. */
+export const withMeasurements = (text: string): string =>
+  betweenMarks(withEvidence(text, measuredRows(), measuredFigure), 'effects', () =>
+    effectsTable(measuredEffects()),
+  );
 
 /** Texts that tell figures. */
 export const TEXTS = [
@@ -71,5 +101,4 @@ export const TEXTS = [
 ];
 
 if (import.meta.url === pathToFileURL(process.argv[1]).href)
-  for (const name of TEXTS)
-    writeFileSync(name, withEvidence(readFileSync(name, 'utf8'), measuredRows(), measuredFigure));
+  for (const name of TEXTS) writeFileSync(name, withMeasurements(readFileSync(name, 'utf8')));

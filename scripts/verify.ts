@@ -22,6 +22,7 @@ import { largePlan } from '../core/src/testing/large-plan';
 import { largeCard } from '../e2e/large-card';
 import { leaks, manyCards } from '../e2e/many-cards';
 import { rackTimes, type RackTimes } from '../e2e/full-rack';
+import { measureBlooms } from './measure/blooms';
 import { measureCalibration } from './measure/calibration';
 import { measureChecksOnPaper } from './measure/checks-on-paper';
 import { measureCuttingPlans } from './measure/cutting-plans';
@@ -77,6 +78,7 @@ const MEASURES: Readonly<Record<string, () => Measured | Promise<Measured>>> = {
   pigments: measurePigments,
   calibration: measureCalibration,
   effects: measureEffects,
+  blooms: measureBlooms,
   'flat-wash': measureFlatWash,
   picture: measurePicture,
   twins: measureTwins,

@@ -24,11 +24,12 @@ let columns: i32 = 0, rows: i32 = 0, stride: i32 = 0, height: i32 = 0, cells: i3
 let species: i32 = 0, acting: i32 = 0;
 let cellMm: f32 = 0;
 let film: usize = 0, paper: usize = 0, wettability: usize = 0, binder: usize = 0, speed: usize = 0, rim: usize = 0;
-let open_: usize = 0, relief: usize = 0, capacity: usize = 0, grain: usize = 0, warmth: usize = 0;
+let open_: usize = 0, relief: usize = 0, capacity: usize = 0, hold: usize = 0, warmth: usize = 0;
+let painted: usize = 0, spreading: usize = 0;
 let suspended: usize = 0, deposited: usize = 0;
 let block: usize = 0, kinds: usize = 0, slots: usize = 0, boxes: usize = 0, line: usize = 0, perBox: usize = 0;
 // Of the lines at work, one v128 a cell.
-let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, ME: usize = 0, P: usize = 0, M: usize = 0;
+let H: usize = 0, Z: usize = 0, W: usize = 0, O: usize = 0, G: usize = 0, K: usize = 0, P: usize = 0, M: usize = 0;
 // The lines' own arrays stand four times, for sixteen lines in all, so that memory is read in long runs; H to C are
 // those of the four lines at work.
 let lanesOfAll: usize = 0, setBytes: usize = 0;
@@ -68,10 +69,12 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
   end = (__heap_base + 15) & ~15;
   const plane = <usize>cells << 2;
   film = take(plane); paper = take(plane); wettability = take(plane); binder = take(plane); speed = take(plane);
-  rim = take(plane); open_ = take(plane); relief = take(plane); capacity = take(plane); grain = take(plane);
+  rim = take(plane); open_ = take(plane); relief = take(plane); capacity = take(plane); hold = take(plane);
   warmth = take(plane);
   suspended = take(plane * species);
   deposited = take(plane * species);
+  painted = take(plane);
+  spreading = take(plane);
   block = take(64 * 4);
   kinds = take(PER_SPECIES * 8 * 4);
   slots = take(8 * 4);
@@ -80,11 +83,11 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
   line = take(<usize>longest << 2);
   perBox = take(<usize>longest << 2);
   const lanes = <usize>longest << 4;
-  ME = take(lanes); P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
+  P = take(lanes); M = take(lanes); PM = take(lanes); MM = take(lanes);
   CA = take(lanes); SP = take(lanes); U = take(lanes);
   S = take(lanes * species);
   setBytes = lanes;
-  lanesOfAll = take(lanes * 4 * (7 + species));
+  lanesOfAll = take(lanes * 4 * (8 + species));
   workOn(0);
   const pages = <i32>((end + 65535) >> 16);
   if (pages > memory.size()) memory.grow(pages - memory.size());
@@ -94,7 +97,7 @@ export function open(c: i32, r: i32, s: i32, h: i32, kindsOf: i32, cell: f32): v
 @inline function workOn(set: i32): void {
   H = lanesOfAll + <usize>set * setBytes;
   Z = H + 4 * setBytes; W = Z + 4 * setBytes; O = W + 4 * setBytes; G = O + 4 * setBytes;
-  X = G + 4 * setBytes; V = X + 4 * setBytes; C = V + 4 * setBytes;
+  X = G + 4 * setBytes; V = X + 4 * setBytes; K = V + 4 * setBytes; C = K + 4 * setBytes;
 }
 /** Floating pigment of the lines at work: each species four sets further. */
 @inline function floating(i: i32): usize { return C + <usize>(4 * i) * setBytes; }
@@ -123,10 +126,10 @@ export function step(dt: f32, evaporation: f32, tiltX: f32, tiltY: f32, downFirs
     findRegion();
     findRims();
   } else growRegion(MARGIN);
-  for (let column = left; column < right; column += STRIP)
-    memory.fill(speed + (<usize>at(top, column) << 2), 0, <usize>(bottom - top) * ROW_BYTES);
   // Where no film was left and none has come, none moves.
   const still = !rims && filmed == 0;
+  if (!still) findSpreading();
+  memory.fill(speed, 0, <usize>cells << 2);
   fastest = 0;
   goneOf = splat(0);
   filmed = 0;
@@ -298,7 +301,8 @@ function sweepAcross(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): voi
       enterRows(relief, Z, row, from, to);
       enterRows(wettability, W, row, from, to);
       enterRows(open_, O, row, from, to);
-      enterRows(grain, G, row, from, to);
+      enterRows(hold, G, row, from, to);
+      enterRows(spreading, K, row, from, to);
       enterRows(speed, V, row, from, to);
       for (let i = 0; i < acting; i++) enterRows(suspended + (<usize>(slot(i) * cells) << 2), floating(i), row, from, to);
       advanceAll(to - from, dt, tilt);
@@ -321,7 +325,8 @@ function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void 
       enterColumns(relief, Z, column, from, to);
       enterColumns(wettability, W, column, from, to);
       enterColumns(open_, O, column, from, to);
-      enterColumns(grain, G, column, from, to);
+      enterColumns(hold, G, column, from, to);
+      enterColumns(spreading, K, column, from, to);
       enterColumns(speed, V, column, from, to);
       for (let i = 0; i < acting; i++) enterColumns(suspended + (<usize>(slot(i) * cells) << 2), floating(i), column, from, to);
       advanceAll(to - from, dt, tilt);
@@ -334,15 +339,12 @@ function sweepDown(dt: f32, tilt: f32, evaporation: f32, exchanges: bool): void 
 }
 
 /** All sixteen lines of n cells; the film's new depths are left in X. Four lines on which there is none have nothing to do. */
-export let cSeg: i32=0; export let cCells: i32=0; export let cSets: i32=0;
 function advanceAll(n: i32, dt: f32, tilt: f32): void {
- cSeg++; 
   for (let set = 0; set < 4; set++) {
     workOn(set);
     let wet = splat(0);
     for (let k = 0; k < n; k++) wet = v128.or(wet, get(H, k));
     if (v128.any_true(wet)) {
-      cSets++; cCells+=n;
       closeUnderMask(n);
       advance(n, dt, tilt);
     } else memory.fill(X, 0, <usize>n << 4);
@@ -367,23 +369,17 @@ function advance(n: i32, dt: f32, tilt: f32): void {
   for (let i = 0; i < acting; i++) solvePigment(n, floating(i), S + <usize>i * setBytes);
 }
 
-// Of the cell last looked at: the pigments' pull on its surface, and how far it is paint and not water.
-let pressureOf: v128 = i32x4.splat(0), paintedOf: v128 = i32x4.splat(0);
-
-@inline function lookAt(k: i32, h: v128, slack2: v128): void {
+/** The pigments' pull on the surface of a cell of the lines at work. */
+@inline function pressureAt(k: i32, h: v128, slack2: v128): v128 {
   const h2 = mul(slack2, mul(h, h));
   const tiny = splat(1e-30);
   let pressure = splat(0);
-  let total = splat(0);
   for (let i = 0; i < acting; i++) {
     const c = get(floating(i), k);
     const c2 = mul(c, c);
     pressure = add(pressure, div(c2, most(add(c2, h2), tiny)));
-    total = add(total, c);
   }
-  const total2 = mul(total, total);
-  pressureOf = pressure;
-  paintedOf = div(total2, most(add(total2, h2), tiny));
+  return pressure;
 }
 
 /** What every face lets through, and the film's elimination going forward. */
@@ -404,9 +400,7 @@ function eliminateFilm(n: i32, dt: f32, tilt: f32): void {
   let z = get(Z, 0);
   let w = get(W, 0);
   let g = get(G, 0);
-  lookAt(0, h, slack2);
-  let pressure = pressureOf;
-  put(ME, 0, paintedOf);
+  let pressure = pressureAt(0, h, slack2);
   let bounded = div(meshDepth, most(h, meshDepth));
   let left = zero;
   let back = zero;
@@ -417,9 +411,7 @@ function eliminateFilm(n: i32, dt: f32, tilt: f32): void {
     const zn = get(Z, k + 1);
     const wn = get(W, k + 1);
     const gn = get(G, k + 1);
-    lookAt(k + 1, hn, slack2);
-    const pressureNext = pressureOf;
-    put(ME, k + 1, paintedOf);
+    const pressureNext = pressureAt(k + 1, hn, slack2);
     const boundedNext = div(meshDepth, most(hn, meshDepth));
     const acts = v128.and(f32x4.gt(add(h, hn), zero), f32x4.gt(mul(g, gn), zero));
     const mean = mul(half, add(h, hn));
@@ -428,14 +420,15 @@ function eliminateFilm(n: i32, dt: f32, tilt: f32): void {
     const fall = sub(z, zn);
     const drop = add(sub(h, hn), mul(follows, fall));
     const forward = f32x4.ge(add(drop, mul(tilts, cell)), zero);
-    const e = most(zero, sub(pick(h, hn, forward), held));
+    const e = most(zero, sub(pick(h, hn, forward), mul(held, pick(g, gn, forward))));
     // The contact line: all into a film, none before a bead breaks out onto bare paper.
     const below = pick(hn, h, forward);
     const wBelow = pick(wn, w, forward);
     const dryness = sub(one, wBelow);
-    const bead = mul(add(q(BEAD_DAMP), mul(mul(dryness, dryness), q(BEAD_DRY))), pick(gn, g, forward));
+    const gBelow = pick(gn, g, forward);
+    const bead = mul(add(q(BEAD_DAMP), mul(mul(dryness, dryness), q(BEAD_DRY))), gBelow);
     const breaks = v128.and(f32x4.gt(pick(drop, f32x4.neg(drop), forward), bead), most(q(LEAST_PASSAGE), wBelow));
-    const passes = v128.and(pick(one, breaks, f32x4.gt(below, held)), acts);
+    const passes = v128.and(pick(one, breaks, f32x4.gt(below, mul(held, gBelow))), acts);
     const base = mul(q(LEVELLING), mul(e, mul(e, e)));
     const tension = mul(e, perTension);
     const d = least(q(FASTEST), mul(base, add(one, div(q(TENSION_GAIN), add(one, mul(tension, tension))))));
@@ -510,15 +503,13 @@ function eliminatePigment(n: i32, dt: f32): void {
   const one = splat(1);
   const half = splat(0.5);
   const tiny = splat(1e-12);
-  const perCell = splat(1 / cellMm);
+  const halfPerCell = splat(0.5 / cellMm);
   const r = splat(dt / cellMm);
   const moving = q(MOVING);
-  const deep2 = mul(q(SPREAD_DEEP_UM), q(SPREAD_DEEP_UM));
-  const meeting = splat(f(SPREAD_MEETING_MM) / cellMm);
   const carriesMesh = q(MESH_CARRIES);
   let quick = zero;
   let h = get(X, 0);
-  let painted = get(ME, 0);
+  let spreads = get(K, 0);
   let slower = zero;
   let left = zero;
   let back = zero;
@@ -531,31 +522,22 @@ function eliminatePigment(n: i32, dt: f32): void {
     if (k + 1 < n) {
       hn = get(X, k + 1);
       const bulk = get(CA, k);
-      const paintedNext = get(ME, k + 1);
+      const spreadsNext = get(K, k + 1);
       const depth = pick(h, hn, f32x4.ge(bulk, zero));
       u = v128.and(div(f32x4.abs(bulk), most(depth, moving)), f32x4.gt(depth, moving));
       quick = most(quick, u);
-      const mean = mul(half, add(h, hn));
-      const mean2 = mul(mean, mean);
-      const meets = least(one, mul(meeting, f32x4.abs(sub(painted, paintedNext))));
-      const inDeep = add(mean2, deep2);
-      const inMeeting = add(mean, q(SPREAD_MEETING_UM));
-      const spreads = add(
-        div(
-          mul(mean2, add(mul(q(SPREAD_DEEP), inMeeting), mul(mul(mul(q(SPREAD_MEETING), meets), get(G, k)), inDeep))),
-          mul(inDeep, inMeeting),
-        ),
-        mul(q(SPREAD_STIRRED), u),
-      );
-      const spread = mul(mul(spreads, least(h, hn)), perCell);
       const carried = add(bulk, mul(carriesMesh, get(SP, k)));
+      const own = mul(mul(add(spreads, spreadsNext), halfPerCell), least(h, hn));
+      const spread = most(zero, sub(own, mul(half, f32x4.abs(carried))));
       right = mul(r, add(most(zero, carried), spread));
       rightBack = mul(r, add(most(zero, f32x4.neg(carried)), spread));
       put(P, k, right);
       put(M, k, rightBack);
-      painted = paintedNext;
+      spreads = spreadsNext;
     }
-    put(V, k, most(get(V, k), most(u, slower)));
+    const quicker = most(u, slower);
+    const other = get(V, k);
+    put(V, k, f32x4.sqrt(add(mul(other, other), mul(quicker, quicker))));
     // Row k in concentration: (h + right + back) C(k) − left C(k−1) − rightBack C(k+1) = what was there.
     const pivot = sub(add(add(h, right), back), mul(left, upper));
     const inverse = v128.and(div(one, most(pivot, tiny)), f32x4.gt(pivot, tiny));
@@ -600,6 +582,70 @@ function settleShort(lanes: usize, n: i32): void {
     put(lanes, k, sub(get(lanes, k), short));
     put(lanes, k + 1, add(get(lanes, k + 1), short));
   }
+}
+
+// ---- how fast pigment spreads in each cell
+
+function findSpreading(): void {
+  findPainted();
+  const zero = splat(0);
+  const half = splat(0.5);
+  const one = splat(1);
+  const deep = q(SPREAD_DEEP);
+  const deep2 = mul(q(SPREAD_DEEP_UM), q(SPREAD_DEEP_UM));
+  const meeting = splat(f(SPREAD_MEETING_MM) / cellMm);
+  const meets2 = q(SPREAD_MEETING);
+  const meetingUm = q(SPREAD_MEETING_UM);
+  const stirred = q(SPREAD_STIRRED);
+  for (let column = left; column < right; column += 4)
+    for (let row = top; row < bottom; row++) {
+      const cell = at(row, column);
+      const h = four(film, cell);
+      if (!v128.any_true(h)) {
+        putFour(spreading, cell, zero);
+        continue;
+      }
+      const p = four(painted, cell);
+      const toLeft = column > 0 ? at(row, column - 4) : -1;
+      const toRight = column + 4 < stride ? at(row, column + 4) : -1;
+      let squares = squaredRise(p, v128.shuffle<f32>(ofCell(painted, toLeft), p, 3, 4, 5, 6), v128.shuffle<f32>(ofCell(film, toLeft), h, 3, 4, 5, 6));
+      squares = add(squares, squaredRise(p, v128.shuffle<f32>(p, ofCell(painted, toRight), 1, 2, 3, 4), v128.shuffle<f32>(h, ofCell(film, toRight), 1, 2, 3, 4)));
+      if (row > 0) squares = add(squares, squaredRise(p, four(painted, cell - STRIP), four(film, cell - STRIP)));
+      if (row + 1 < height) squares = add(squares, squaredRise(p, four(painted, cell + STRIP), four(film, cell + STRIP)));
+      const meets = least(one, mul(meeting, f32x4.sqrt(mul(half, squares))));
+      const h2 = mul(h, h);
+      const inDeep = add(h2, deep2);
+      const inMeeting = add(h, meetingUm);
+      const spreads = div(
+        mul(h2, add(mul(deep, inMeeting), mul(mul(mul(meets2, meets), four(hold, cell)), inDeep))),
+        mul(inDeep, inMeeting),
+      );
+      putFour(spreading, cell, v128.and(add(spreads, mul(stirred, four(speed, cell))), f32x4.gt(h, zero)));
+    }
+}
+
+/** How far each cell's film is paint and not water. */
+function findPainted(): void {
+  const slack2 = mul(q(SLACK), q(SLACK));
+  const tiny = splat(1e-30);
+  for (let column = left; column < right; column += STRIP)
+    for (let cell = at(top, column); cell < at(top, column) + (bottom - top) * STRIP; cell += 4) {
+      const h = four(film, cell);
+      if (!v128.any_true(h)) continue;
+      let total = splat(0);
+      for (let i = 0; i < acting; i++) total = add(total, four(suspended, slot(i) * cells + cell));
+      const total2 = mul(total, total);
+      putFour(painted, cell, div(total2, most(add(total2, mul(slack2, mul(h, h))), tiny)));
+    }
+}
+
+/** Four cells of a plane; zero beyond the panel. */
+@inline function ofCell(plane: usize, cell: i32): v128 { return cell < 0 ? splat(0) : four(plane, cell); }
+
+/** Where no film is, nothing is met. */
+@inline function squaredRise(painted: v128, next: v128, filmNext: v128): v128 {
+  const rise = v128.and(sub(next, painted), f32x4.gt(filmNext, splat(0)));
+  return mul(rise, rise);
 }
 
 // ---- creep in the paper

@@ -16,10 +16,9 @@ export class FilmLine {
   /** Of each face, µm·mm/s: what carries pigment, and its spreading. */
   private readonly carried: Float32Array;
   private readonly spread: Float32Array;
-  /** Of each cell: depth before, surface pressure, how far it is paint and not water, and the solver's own. */
+  /** Of each cell: depth before, surface pressure, and the solver's own. */
   private readonly h: Float32Array;
   private readonly pressure: Float32Array;
-  private readonly painted: Float32Array;
   private readonly upper: Float32Array;
   private readonly solved: Float32Array;
 
@@ -36,17 +35,26 @@ export class FilmLine {
     this.spread = array();
     this.h = array();
     this.pressure = array();
-    this.painted = array();
     this.upper = array();
     this.solved = array();
   }
 
-  /** Advances a line in place by `dtS` under a board that falls `tilt` µm/mm along it; returns its fastest flow, mm/s. */
-  advance(panel: Panel, line: Int32Array, flow: FlowNumbers, dtS: number, tilt: number): number {
+  /**
+   * Advances a line in place by `dtS` under a board that falls `tilt` µm/mm along it, pigment spreading as `spreading`
+   * has it, mm²/s, `[cell]`; returns its fastest flow, mm/s.
+   */
+  advance(
+    panel: Panel,
+    spreading: Float32Array,
+    line: Int32Array,
+    flow: FlowNumbers,
+    dtS: number,
+    tilt: number,
+  ): number {
     this.enter(panel, line, flow);
     this.openFaces(panel, line, flow, tilt);
     this.moveFilm(panel, line, dtS);
-    const fastest = this.flowThrough(panel, line, flow);
+    const fastest = this.flowThrough(panel, spreading, line, flow);
     for (let i = 0; i < this.species; i++) this.movePigment(panel, line, dtS, i);
     return fastest;
   }
@@ -60,22 +68,19 @@ export class FilmLine {
       const h = film[cell];
       this.h[k] = h;
       let pressure = 0;
-      let total = 0;
       if (h > 0)
         for (let i = 0; i < this.species; i++) {
           const c = suspended[i * cells + cell] / h;
           pressure += (c * c) / (c * c + slack * slack);
-          total += c;
         }
       this.pressure[k] = pressure;
-      this.painted[k] = (total * total) / (total * total + slack * slack);
     }
   }
 
   /** What every face lets through, from levels, relief, tilt, surface pressure and the contact line. */
   private openFaces(panel: Panel, line: Int32Array, f: FlowNumbers, tilt: number): void {
     const n = line.length;
-    const { open, relief, wettability, grain, cellMm } = panel;
+    const { open, relief, wettability, hold, cellMm } = panel;
     for (let k = 0; k + 1 < n; k++) {
       const [cell, next] = [line[k], line[k + 1]];
       const [h, hn] = [this.h[k], this.h[k + 1]];
@@ -86,9 +91,9 @@ export class FilmLine {
       const drop = h - hn + follows * (relief[cell] - relief[next]);
       const falls = drop + tilt * cellMm;
       const forward = falls >= 0;
-      const e = Math.max(0, (forward ? h : hn) - f.heldFilm);
+      const e = Math.max(0, (forward ? h : hn) - f.heldFilm * hold[forward ? cell : next]);
       const down = forward ? next : cell;
-      const passes = passage(forward ? hn : h, forward ? drop : -drop, wettability[down], grain[down], f);
+      const passes = passage(forward ? hn : h, forward ? drop : -drop, wettability[down], hold[down], f);
       if (e > 0 && passes > 0) {
         const base = f.levelling * e * e * e;
         const tension = e / f.tensionDepth;
@@ -148,32 +153,33 @@ export class FilmLine {
     settleShort(film, line);
   }
 
-  /** Speeds, what carries pigment over each face, and how it spreads there. Returns the fastest flow, mm/s. */
-  private flowThrough(panel: Panel, line: Int32Array, f: FlowNumbers): number {
+  /**
+   * Speeds, what carries pigment over each face, and how it spreads there. Carrying it upwind spreads it already, as half the
+   * flow over a face would: only what is wanting of its own spreading comes on top (hybrid scheme; Patankar 1980). Returns
+   * the fastest flow, mm/s.
+   */
+  private flowThrough(panel: Panel, spreading: Float32Array, line: Int32Array, f: FlowNumbers): number {
     const n = line.length;
-    const { film, speed, grain, cellMm } = panel;
+    const { film, speed, cellMm } = panel;
     let fastest = 0;
-    for (let k = 0; k + 1 < n; k++) {
-      const [cell, next] = [line[k], line[k + 1]];
-      const [bulk, mesh] = [this.carried[k], this.spread[k]];
-      const [h, hn] = [film[cell], film[next]];
-      const depth = bulk >= 0 ? h : hn;
-      const u = depth > f.movingFilm ? Math.abs(bulk) / depth : 0;
-      if (u > fastest) fastest = u;
-      speed[cell] = Math.max(speed[cell], u);
-      speed[next] = Math.max(speed[next], u);
-      const shallow = Math.min(h, hn);
-      const mean = 0.5 * (h + hn);
-      const meets = Math.min(
-        1,
-        (f.spreadMeetingMm / cellMm) * Math.abs(this.painted[k] - this.painted[k + 1]),
-      );
-      const spreads =
-        (f.spreadDeep * mean * mean) / (mean * mean + f.spreadDeepUm * f.spreadDeepUm) +
-        (f.spreadMeeting * meets * mean * mean * grain[cell]) / (mean + f.spreadMeetingUm) +
-        f.spreadStirred * u;
-      this.spread[k] = (spreads * shallow) / cellMm;
-      this.carried[k] = bulk + f.meshCarries * mesh;
+    let before = 0;
+    for (let k = 0; k < n; k++) {
+      const cell = line[k];
+      let u = 0;
+      if (k + 1 < n) {
+        const next = line[k + 1];
+        const [bulk, mesh] = [this.carried[k], this.spread[k]];
+        const [h, hn] = [film[cell], film[next]];
+        const depth = bulk >= 0 ? h : hn;
+        u = depth > f.movingFilm ? Math.abs(bulk) / depth : 0;
+        if (u > fastest) fastest = u;
+        const carried = bulk + f.meshCarries * mesh;
+        const spreads = (0.5 * (spreading[cell] + spreading[next]) * Math.min(h, hn)) / cellMm;
+        this.spread[k] = Math.max(0, spreads - 0.5 * Math.abs(carried));
+        this.carried[k] = carried;
+      }
+      speed[cell] = Math.hypot(speed[cell], Math.max(before, u));
+      before = u;
     }
     return fastest;
   }
@@ -242,7 +248,7 @@ function passage(
   hold: number,
   f: FlowNumbers,
 ): number {
-  if (depthBelow > f.heldFilm) return 1;
+  if (depthBelow > f.heldFilm * hold) return 1;
   const dryness = 1 - wettability;
   const bead = (f.beadDamp + dryness * dryness * f.beadDry) * hold;
   return drop > bead ? Math.max(f.leastPassage, wettability) : 0;

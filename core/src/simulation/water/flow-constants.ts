@@ -9,7 +9,7 @@ import { DRY_PAPER_GM2 } from './constants';
 /** Raised with every change after which the same acts give another paper: what was kept of older ones is then worked out anew. */
 export const WATER_VERSION = 2;
 
-/** Film that the fibres hold and that does not flow, µm (fitted; a film mobile down to nothing gives fractal fronts). */
+/** Film that the fibres hold and that does not flow where they hold as strongly as on the mean, µm (fitted; a film mobile down to nothing gives fractal fronts). */
 export const HELD_FILM_UM = 8;
 
 /** ρg/3μ of paint of 1.5 mPa·s, mm²/s per µm³: a thin film levels as its depth cubed (lubrication; Reynolds 1886). */
@@ -32,11 +32,11 @@ export const PRESSURE_PULL = 0.02;
 export const SLACK_CONCENTRATION = 0.002;
 
 /** Water creeps through the wet fibre layer under a thin film, mm²/s, at most as if from this depth, µm (fitted). */
-export const MESH_CREEP = 0.08;
+export const MESH_CREEP = 0.05;
 export const MESH_DEPTH_UM = 20;
 
 /** Share of its pigment that water takes along through the fibres (fitted: they filter). */
-export const MESH_CARRIES = 0.35;
+export const MESH_CARRIES = 0.42;
 
 /** A bead breaks out onto damp paper from this height, µm, onto bone-dry sized paper from that much more (fitted). */
 export const BEAD_DAMP_UM = 60;
@@ -60,10 +60,10 @@ export const ORDINARY_EVAPORATION = 0.0425;
  */
 export const SPREAD_DEEP = 0.03;
 export const SPREAD_DEEP_UM = 60;
-export const SPREAD_MEETING = 0.012;
+export const SPREAD_MEETING = 0.01;
 export const SPREAD_MEETING_UM = 20;
 export const SPREAD_MEETING_MM = 1;
-export const SPREAD_STIRRED_MM = 0.15;
+export const SPREAD_STIRRED_MM = 0.05;
 
 /** A rim dries faster than the middle of a wash: up to 1 + 12 times where nothing near is wet (fitted; Deegan 1997). */
 export const RIM_GAIN = 12;
@@ -82,7 +82,7 @@ export const PENETRATION_FLOOR = 0.05;
 export const PENETRATION_STAIN = 0.38;
 
 /** Fresh deposit floats off again, 1/s, less for what stains; flowing water takes more (fitted). */
-export const FLOAT_OFF = 0.038;
+export const FLOAT_OFF = 0.0392;
 export const FLOAT_OFF_STAIN = 0.02;
 export const STAIN_HOLDS = 0.6;
 export const FLOW_TAKES = 80;

@@ -5,6 +5,7 @@ import { cellAt, PLANES, type Panel, type PanelGrid } from './panel';
 import type { PanelKernel, StepReport } from './panel-kernel';
 import { exchangeCells } from './cell-exchange';
 import { findRims } from './rim';
+import { spreadingOf } from './spreading';
 
 /** Cells beyond the last wet one that a sweep takes in: a front gets no further in a step. */
 const MARGIN = 4;
@@ -26,10 +27,11 @@ export const plainPanelKernel: PanelKernel = {
 
   step(panel, species, flow, step, order): StepReport {
     if (step.rims) findRims(panel, flow);
+    const spreading = spreadingOf(panel, flow);
     panel.speed.fill(0);
     const fastest = Math.max(
       ...(order === 'across-first' ? ['across', 'down'] : ['down', 'across']).map((way) =>
-        sweep(panel, flow, step, way as Way),
+        sweep(panel, spreading, flow, step, way as Way),
       ),
     );
     if (step.creepS > 0) creep(panel, flow, step.creepS);
@@ -69,13 +71,19 @@ function actingPart(line: Int32Array, acts: (cell: number) => boolean): Int32Arr
 }
 
 /** Moves film and pigment along every line of one direction; returns the fastest flow, mm/s. */
-function sweep(panel: Panel, flow: FlowNumbers, step: StepNumbers, way: Way): number {
+function sweep(
+  panel: Panel,
+  spreading: Float32Array,
+  flow: FlowNumbers,
+  step: StepNumbers,
+  way: Way,
+): number {
   const scratch = new FilmLine(Math.max(panel.columns, panel.rows), panel.species);
   const tilt = way === 'across' ? step.tiltX : step.tiltY;
   let fastest = 0;
   for (const line of linesOf(panel)[way]) {
     const part = actingPart(line, (cell) => panel.film[cell] > 0);
-    if (part) fastest = Math.max(fastest, scratch.advance(panel, part, flow, step.dtS, tilt));
+    if (part) fastest = Math.max(fastest, scratch.advance(panel, spreading, part, flow, step.dtS, tilt));
   }
   return fastest;
 }

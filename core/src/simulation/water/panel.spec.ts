@@ -44,7 +44,7 @@ function evenSheet(more: Partial<Parameters<typeof startPanel>[0]> = {}): PanelR
     plainPanelKernel,
   );
   run.panel.relief.fill(0);
-  run.panel.grain.fill(1);
+  run.panel.hold.fill(1);
   run.panel.capacity.fill(240);
   return run;
 }

@@ -32,15 +32,15 @@ export interface Panel extends PanelGrid {
   readonly wettability: Float32Array;
   /** Binder that has set, 0…1, of the whole deposit. */
   readonly binder: Float32Array;
-  /** How fast the film moves, mm/s, and how much faster than the middle of a wash it dries. */
+  /** How fast the film moved in the last step, mm/s, and how much faster than the middle of a wash it dries. */
   readonly speed: Float32Array;
   readonly rim: Float32Array;
   /** 1 where water may go, 0 under mask and beyond the panel. */
   readonly open: Float32Array;
-  /** Relief about its mean, µm; capacity, g/m²; unevenness of the surface, about 1. */
+  /** Relief about its mean, µm; capacity, g/m²; how strongly the surface holds water, about 1. */
   readonly relief: Float32Array;
   readonly capacity: Float32Array;
-  readonly grain: Float32Array;
+  readonly hold: Float32Array;
   /** How much faster than elsewhere it dries here, under a heat tool, about 1. */
   readonly warmth: Float32Array;
   /** Floating in the film and lying on the paper, g/m², `[species · cells + cell]`. */
@@ -59,7 +59,7 @@ export const PLANES = [
   'open',
   'relief',
   'capacity',
-  'grain',
+  'hold',
   'warmth',
 ] as const;
 

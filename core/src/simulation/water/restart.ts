@@ -146,12 +146,13 @@ function put(part: Part, into: Float32Array): void {
   else into.set(part);
 }
 
-/** The planes a step reads and leaves changed; relief, capacity and grain come from the seed, speed is made anew. */
+/** The planes a step reads and leaves changed; relief, capacity and hold come from the seed. */
 function planesOf({
   film,
   paper,
   wettability,
   binder,
+  speed,
   rim,
   open,
   warmth,
@@ -162,7 +163,7 @@ function planesOf({
 }: Panel) {
   const each = (plane: Float32Array): Float32Array[] =>
     Array.from({ length: species }, (_, i) => plane.subarray(i * cells, (i + 1) * cells));
-  return [film, paper, wettability, binder, rim, open, warmth, ...each(suspended), ...each(deposited)];
+  return [film, paper, wettability, binder, speed, rim, open, warmth, ...each(suspended), ...each(deposited)];
 }
 
 /** A copy of what a run holds beside its panel. */

@@ -1,17 +1,22 @@
 import type { Paper } from '../../materials/paper';
 import { asPart, done, type Work } from '../../kit/units';
-import { surfaceNoise } from './noise';
+import { SURFACE_NOISE_DEVIATION, surfaceNoise } from './noise';
 import { cellAt, type Panel, type PanelGrid } from './panel';
 import { cornerOf, lookingAtRelief, RELIEF_PX_MM, type Relief } from './relief';
 
 /** A relief of ± n µm means that nearly all of the sheet (two standard deviations) lies within n of its mean. */
 const IN_DEVIATIONS = 0.5;
 
-/** Unevenness of capacity and of the surface's hold on a bead, ± share at most, and their size, mm (fitted). */
+/** Unevenness of capacity, ± share at most, and its size, mm (fitted). */
 const CAPACITY_VARIES = 0.2;
 const CAPACITY_MM = 2.1;
-const HOLD_VARIES = 0.4;
-const HOLD_MM = 0.9;
+
+/**
+ * How strongly the surface holds water is log-normal, as pores are, of this standard deviation, in two sizes, mm (fitted to
+ * blooms that branch; capillary invasion, Wilkinson & Willemsen 1983).
+ */
+const HOLD_DEVIATION = 0.6;
+const HOLD_MM = [0.9, 3.2];
 
 /** Points sampled along a cell's side where cells are coarser than the grain, so that they see its mean. */
 const samplesOf = (cellMm: number): number => Math.max(1, Math.ceil(cellMm / 0.35));
@@ -20,6 +25,7 @@ const samplesOf = (cellMm: number): number => Math.max(1, Math.ceil(cellMm / 0.3
 interface Unevenness {
   readonly relief: Float64Array;
   readonly capacity: Float64Array;
+  /** In its standard deviations. */
   readonly hold: Float64Array;
 }
 
@@ -39,7 +45,8 @@ export function* lookingAtSheet(
   const tile = yield* asPart(lookingAtRelief(surface), 0, 0.5);
   const n = samplesOf(cellMm);
   const capacityNoise = surfaceNoise(CAPACITY_MM, 16 * seed);
-  const holdNoise = surfaceNoise(HOLD_MM, 16 * seed + 1);
+  const holdNoises = HOLD_MM.map((sizeMm, i) => surfaceNoise(sizeMm, 16 * seed + 1 + i));
+  const perDeviation = 1 / (SURFACE_NOISE_DEVIATION * Math.sqrt(HOLD_MM.length));
   const [capacity, hold] = Array.from({ length: 2 }, () => new Float64Array(columns * rows));
   for (let row = 0; row < rows; row++) {
     yield 0.5 + (0.5 * row) / rows;
@@ -50,7 +57,7 @@ export function* lookingAtSheet(
           const x = (column + (i + 0.5) / n) * cellMm;
           const y = (row + (j + 0.5) / n) * cellMm;
           capacity[at] += capacityNoise(x, y) / n ** 2;
-          hold[at] += holdNoise(x, y) / n ** 2;
+          for (const noise of holdNoises) hold[at] += (perDeviation * noise(x, y)) / n ** 2;
         }
     }
   }
@@ -87,7 +94,7 @@ export function laySheet(panel: Panel, paper: Paper, seed: number): void {
   const { relief, capacity, hold } = done(lookingAtSheet(panel, paper.surface, seed));
   panel.open.fill(0);
   panel.capacity.fill(paper.capacityGm2);
-  panel.grain.fill(1);
+  panel.hold.fill(1);
   panel.rim.fill(1);
   panel.warmth.fill(1);
   for (let row = 0; row < rows; row++)
@@ -97,6 +104,6 @@ export function laySheet(panel: Panel, paper: Paper, seed: number): void {
       panel.open[cell] = 1;
       panel.relief[cell] = IN_DEVIATIONS * paper.reliefUm * relief[at];
       panel.capacity[cell] = paper.capacityGm2 * (1 + CAPACITY_VARIES * capacity[at]);
-      panel.grain[cell] = 1 + HOLD_VARIES * hold[at];
+      panel.hold[cell] = Math.exp(HOLD_DEVIATION * hold[at] - HOLD_DEVIATION ** 2 / 2);
     }
 }
