@@ -26,10 +26,12 @@ import { measureBlooms } from './measure/blooms';
 import { measureCalibration } from './measure/calibration';
 import { measureChecksOnPaper } from './measure/checks-on-paper';
 import { measureCuttingPlans } from './measure/cutting-plans';
+import { measureDryNeighbour } from './measure/dry-neighbour';
 import { measureDrying } from './measure/drying';
 import { measureEffects } from './measure/effects';
 import { measureFlatWash } from './measure/flat-wash';
 import { measurePicture } from './measure/picture';
+import { measurePlannedWash } from './measure/planned-wash';
 import { measureTwins } from './measure/twins';
 import { evidenceOf, inWords, type Evidence, type Measured } from './measure/limits';
 import { measurePatches } from './measure/patches';
@@ -80,6 +82,8 @@ const MEASURES: Readonly<Record<string, () => Measured | Promise<Measured>>> = {
   effects: measureEffects,
   blooms: measureBlooms,
   'flat-wash': measureFlatWash,
+  'planned-wash': measurePlannedWash,
+  'dry-neighbour': measureDryNeighbour,
   picture: measurePicture,
   twins: measureTwins,
   'rehearsal-memory': measureRehearsal,

@@ -1,5 +1,8 @@
 import { deltaE00, labOfLight, LIGHT_OF_BYTE, type Lab } from '@kettle/core/kit/colour';
+import { loadFont, setWords, wordsSchema } from '@kettle/core/drawing/lettering';
+import { contains, gapToLine, oneRing, type Point } from '@kettle/core/kit/geometry';
 import { done } from '@kettle/core/kit/units';
+import { filled } from '@kettle/core/order/areas';
 import { PaperPicture, type Painted } from '@kettle/core/simulation/picture';
 import type { PanelRun } from '@kettle/core/simulation/water';
 import { paintKernelFromBuild } from '@kettle/kernels/node';
@@ -162,6 +165,30 @@ function outlineOff(cellMm: number): number {
   return worst;
 }
 
+/** How far the drawn edges of painted letters lie from their outlines at most, mm. */
+async function lettersOff(capHeightMm: number, cellMm: number): Promise<number> {
+  const [widthMm, middleMm] = [12 * capHeightMm * 0.5, capHeightMm + 6];
+  const font = await loadFont('rounded');
+  const words = wordsSchema.parse({
+    ...{ id: 'w', text: 'Ranger', font: font.id, capHeightMm, from: [2, middleMm], to: [widthMm, middleMm] },
+    ...{ archMm: 0, slantDeg: 0, spacingMm: 0.4, set: 'middle' },
+  });
+  const letters = setWords(words, font).letters.flatMap(({ contours }) => filled(contours));
+  const acts = letters.map((letter) => wash('PR122', { polygon: oneRing(letter) }));
+  const { columns, rows, values } = loads(dried(36, 611, acts, { cellMm }), 12, [0, 0, 36, 36]);
+  const lines = letters.flatMap((letter) => letter.map((ring) => [...ring, ring[0]]));
+  const painted = mean([...values].filter((value) => value > 0.3));
+  let worst = 0;
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const at: Point = [(column + 0.5) / 12, (row + 0.5) / 12];
+      const isPainted = values[row * columns + column] > 0.5 * painted;
+      if (isPainted !== letters.some((letter) => contains(letter, at)))
+        worst = Math.max(worst, Math.min(...lines.map((line) => gapToLine(at, line))));
+    }
+  return worst;
+}
+
 /** The same painting in other cells: mean ΔE00 of boxes of 2 mm. */
 function betweenCells(one: number, other: number): number {
   const acts = [
@@ -212,7 +239,7 @@ function drawingMs(pxPerMm: number, part: readonly [number, number] | null = nul
 }
 
 /** The picture of the paper against its cells, the plan's geometry, and what it may cost. */
-export function measurePicture(): Measured {
+export async function measurePicture(): Promise<Measured> {
   const mass = massOff();
   const figures: Record<string, number> = { ...mass };
   const below: Record<string, number> = { wholePercent: 0.5, insideP95Percent: 1 };
@@ -240,6 +267,8 @@ export function measurePicture(): Measured {
     figures[`outlineOffMm, cells of ${cellMm}`] = outlineOff(cellMm);
     below[`outlineOffMm, cells of ${cellMm}`] = 0.15;
   }
+  figures['letters of 5 mm offMm'] = await lettersOff(5, 0.5);
+  below['letters of 5 mm offMm'] = 0.15;
   for (const cellMm of [1, 0.25]) {
     figures[`deltaE between cells of 0.5 and ${cellMm}`] = betweenCells(0.5, cellMm);
     below[`deltaE between cells of 0.5 and ${cellMm}`] = 2;

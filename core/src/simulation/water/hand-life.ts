@@ -5,8 +5,8 @@ import { surfaceNoise } from './noise';
  * enough that levelling does not take it away (a film levels over a centimetre within seconds; fitted to be seen and not looked at).
  */
 const WAVERS = [
-  { sizeMm: 16, by: 0.08 },
-  { sizeMm: 4, by: 0.04 },
+  { sizeMm: 16, by: 0.05 },
+  { sizeMm: 4, by: 0.025 },
 ] as const;
 
 /** How much stronger than its mean a hand's mix is at a place, about 1. */
