@@ -42,6 +42,13 @@ describe('the evidence', () => {
     );
   });
 
+  it('knows figures whose names are several words', () => {
+    const told = withEvidence('1.0<!-- picture.rim 60 µm -->', rows, (_, name) =>
+      name === 'rim 60 µm' ? 1.38 : NaN,
+    );
+    expect(told).toBe('1.4<!-- picture.rim 60 µm -->');
+  });
+
   it.each(TEXTS)('%s tells the figures that were measured', (name) => {
     const text = readFileSync(name, 'utf8');
     expect(withMeasurements(text)).toBe(text);

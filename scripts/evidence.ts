@@ -14,7 +14,7 @@ function betweenMarks(text: string, name: string, lines: () => string): string {
 }
 
 /** A figure in a text and where it comes from: `7.3 %<!-- flat-wash.worst × 100 -->`, with as many decimals as stand there. */
-const FIGURE = /(-?\d[\d,]*(?:\.(\d+))?)( ?%| s| ms)?<!-- ([a-z-]+)\.([\w-]+)(?: × ([\d.]+))? -->/g;
+const FIGURE = /(-?\d[\d,]*(?:\.(\d+))?)( ?%| s| ms)?<!-- ([a-z-]+)\.([^<>×]+?)(?: × ([\d.]+))? -->/g;
 
 /** The table of evidence: a row a measure, and each bound that does not hold by its name. */
 export function evidenceTable(rows: readonly Evidence[]): string {

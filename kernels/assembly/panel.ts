@@ -594,7 +594,7 @@ function findSpreading(): void {
   const deep = q(SPREAD_DEEP);
   const deep2 = mul(q(SPREAD_DEEP_UM), q(SPREAD_DEEP_UM));
   const meeting = splat(f(SPREAD_MEETING_MM) / cellMm);
-  const meets2 = q(SPREAD_MEETING);
+  const atMost = q(SPREAD_MEETING);
   const meetingUm = q(SPREAD_MEETING_UM);
   const stirred = q(SPREAD_STIRRED);
   for (let column = left; column < right; column += 4)
@@ -617,7 +617,7 @@ function findSpreading(): void {
       const inDeep = add(h2, deep2);
       const inMeeting = add(h, meetingUm);
       const spreads = div(
-        mul(h2, add(mul(deep, inMeeting), mul(mul(mul(meets2, meets), four(hold, cell)), inDeep))),
+        mul(h2, add(mul(deep, inMeeting), mul(mul(mul(atMost, meets), four(hold, cell)), inDeep))),
         mul(inDeep, inMeeting),
       );
       putFour(spreading, cell, v128.and(add(spreads, mul(stirred, four(speed, cell))), f32x4.gt(h, zero)));

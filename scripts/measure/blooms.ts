@@ -1,4 +1,5 @@
 import { contours } from 'd3-contour';
+import { polygonArea, type Point } from '@kettle/core/kit/geometry';
 import { cellAt, type PanelRun } from '@kettle/core/simulation/water';
 import type { Measured } from './limits';
 import { density, loadAt, Sheet } from './painted-sheet';
@@ -15,6 +16,8 @@ const STAINING = [
 ];
 /** Where the wash is as if nothing had fallen, mm from the middle. */
 const UNTOUCHED_MM = [9, 12] as const;
+/** Where no ring is paler than this share of the wash, nothing has bloomed. */
+const BLOOMED = 0.97;
 /** Sizes looked for, mm, each along the axes and between them, give or take 12°. */
 const WAVES_MM = [1, 1.4, 2, 2.8, 4];
 const GIVE = [-12, 0, 12];
@@ -45,7 +48,7 @@ const loadsOf = (run: PanelRun): number[] =>
 function outlineOverCircle(run: PanelRun, sheet: Sheet): number {
   const wash = density(run, sheet.middle, ...UNTOUCHED_MM);
   const palest = Math.min(...[0, 0.5, 1, 1.5, 2].map((from) => density(run, sheet.middle, from, from + 1)));
-  if (palest > 0.97 * wash) return NaN;
+  if (palest > BLOOMED * wash) return NaN;
   const { columns, rows } = run.panel;
   const paler = contours()
     .size([columns, rows])
@@ -54,19 +57,14 @@ function outlineOverCircle(run: PanelRun, sheet: Sheet): number {
       -0.5 * (palest + wash),
     );
   const outlines = paler.coordinates.map(([outer]) => ({
-    area: Math.abs(areaOf(outer)),
+    area: polygonArea([outer.map(([x, y]): Point => [x, y])]),
     length: lengthOf(outer),
   }));
   const { area, length } = outlines.reduce((a, b) => (b.area > a.area ? b : a));
   return length / (2 * Math.sqrt(Math.PI * area));
 }
 
-type Outline = readonly (readonly number[])[];
-
-const areaOf = (outline: Outline): number =>
-  outline.slice(1).reduce((sum, [x, y], i) => sum + (outline[i][0] * y - x * outline[i][1]) / 2, 0);
-
-const lengthOf = (outline: Outline): number =>
+const lengthOf = (outline: readonly (readonly number[])[]): number =>
   outline.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - outline[i][0], y - outline[i][1]), 0);
 
 /** Power of the differences from the wash in waves that run in some directions, degrees. */

@@ -1,6 +1,5 @@
 import { grown } from '@kettle/core/order/areas';
 import { contains, rectangle, type Point, type Polygon } from '@kettle/core/kit/geometry';
-import { done } from '@kettle/core/kit/units';
 import {
   addMix,
   applyCommands,
@@ -11,11 +10,9 @@ import {
   type Command,
   type Plan,
 } from '@kettle/core/document/plan';
-import { layOut, rehearse } from '@kettle/core/order/schedule';
-import { cellAt, simulate, type PanelRun } from '@kettle/core/simulation/water';
-import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { cellAt } from '@kettle/core/simulation/water';
 import type { Measured } from './limits';
-import { loadAt } from './painted-sheet';
+import { loadAt, paintedPlan } from './painted-sheet';
 
 const CELL_MM = 0.25;
 const DRY_S = 3600;
@@ -69,21 +66,15 @@ function planOf(shape: Polygon, start: Start): Plan {
 /** Share of a shape's pigment that lies within half a millimetre of its outline or inside, when all is dry. */
 function keptBy(shape: Polygon, start: Start, seed: number): number {
   const plan = planOf(shape, start);
-  const simulation = rehearse(plan, layOut(plan), { cellMm: CELL_MM, seed });
-  const laidS = Math.max(...simulation.acts.filter(({ kind }) => kind === 'wash').map(({ atS }) => atS));
-  const acts = simulation.acts.filter(({ atS }) => atS <= laidS);
-  let ended: PanelRun | null = null;
-  done(
-    simulate({ ...simulation, acts, stopS: laidS + DRY_S }, panelKernelFromBuild(), (run) => (ended = run)),
-  );
-  const { panel, pigments } = ended!;
+  const run = paintedPlan(plan, CELL_MM, seed, DRY_S);
+  const { panel, pigments } = run;
   const blue = pigments.findIndex(({ code }) => code === 'PB15:3');
   const near = grown([shape], BESIDE_MM);
   const rim = rimOf(plan);
   let [kept, all] = [0, 0];
   for (let row = 0; row < panel.rows; row++)
     for (let column = 0; column < panel.columns; column++) {
-      const load = loadAt(ended!, cellAt(panel, column, row), blue);
+      const load = loadAt(run, cellAt(panel, column, row), blue);
       if (load === 0) continue;
       const at: Point = [(column + 0.5) * CELL_MM - rim, (row + 0.5) * CELL_MM - rim];
       all += load;

@@ -1,5 +1,8 @@
 import { paperById } from '@kettle/core/materials/paper';
 import { pigmentByCode } from '@kettle/core/materials/pigment';
+import type { Plan } from '@kettle/core/document/plan';
+import { done } from '@kettle/core/kit/units';
+import { layOut, rehearse } from '@kettle/core/order/schedule';
 import type { Painted } from '@kettle/core/simulation/picture';
 import {
   cellAt,
@@ -7,6 +10,7 @@ import {
   eventsOf,
   panelActSchema,
   passTime,
+  simulate,
   startPanel,
   type PanelKernel,
   type PanelRun,
@@ -81,6 +85,16 @@ export class Sheet {
   get middle(): number {
     return this.sizeMm / 2;
   }
+}
+
+/** A plan as it is rehearsed on a sheet, up to so long after its last wash is laid, s; what comes after that is left out. */
+export function paintedPlan(plan: Plan, cellMm: number, seed: number, afterS: number): PanelRun {
+  const rehearsed = rehearse(plan, layOut(plan), { cellMm, seed });
+  const laidS = Math.max(...rehearsed.acts.filter(({ kind }) => kind === 'wash').map(({ atS }) => atS));
+  const acts = rehearsed.acts.filter(({ atS }) => atS <= laidS);
+  let ended: PanelRun | null = null;
+  done(simulate({ ...rehearsed, acts, stopS: laidS + afterS }, compiled, (run) => (ended = run)));
+  return ended!;
 }
 
 /** A run on which acts were done, with what happened, for its picture. */

@@ -1,6 +1,6 @@
 import { deltaE00, labOfLight, LIGHT_OF_BYTE, type Lab } from '@kettle/core/kit/colour';
 import { loadFont, setWords, wordsSchema } from '@kettle/core/drawing/lettering';
-import { contains, gapToLine, oneRing, type Point } from '@kettle/core/kit/geometry';
+import { contains, gapToLine, oneRing, polygonArea, type Point } from '@kettle/core/kit/geometry';
 import { done } from '@kettle/core/kit/units';
 import { filled } from '@kettle/core/order/areas';
 import { PaperPicture, type Painted } from '@kettle/core/simulation/picture';
@@ -8,7 +8,7 @@ import type { PanelRun } from '@kettle/core/simulation/water';
 import { paintKernelFromBuild } from '@kettle/kernels/node';
 import type { Measured } from './limits';
 import { Sheet, withPast } from './painted-sheet';
-import { mean } from './random';
+import { mean, variationOf } from './random';
 
 const paint = paintKernelFromBuild();
 const DRY_S = 2500;
@@ -42,10 +42,7 @@ function loads(
   return { columns: box.columns, rows: box.rows, values };
 }
 
-const spread = (values: Float32Array): number => {
-  const average = mean([...values]);
-  return Math.sqrt(mean([...values].map((value) => (value - average) ** 2))) / average;
-};
+const spread = (values: Float32Array): number => variationOf([...values]);
 
 /** Scenes in which pigment is counted twice: in the cells and in the picture. */
 const SCENES: readonly (readonly object[])[] = [
@@ -167,21 +164,22 @@ function outlineOff(cellMm: number): number {
 
 /** How far the drawn edges of painted letters lie from their outlines at most, mm. */
 async function lettersOff(capHeightMm: number, cellMm: number): Promise<number> {
-  const [widthMm, middleMm] = [12 * capHeightMm * 0.5, capHeightMm + 6];
+  const PX_MM = 12;
   const font = await loadFont('rounded');
   const words = wordsSchema.parse({
-    ...{ id: 'w', text: 'Ranger', font: font.id, capHeightMm, from: [2, middleMm], to: [widthMm, middleMm] },
+    ...{ id: 'w', text: 'Ranger', font: font.id, capHeightMm, from: [2, 18], to: [34, 18] },
     ...{ archMm: 0, slantDeg: 0, spacingMm: 0.4, set: 'middle' },
   });
   const letters = setWords(words, font).letters.flatMap(({ contours }) => filled(contours));
   const acts = letters.map((letter) => wash('PR122', { polygon: oneRing(letter) }));
-  const { columns, rows, values } = loads(dried(36, 611, acts, { cellMm }), 12, [0, 0, 36, 36]);
+  const { columns, rows, values } = loads(dried(36, 611, acts, { cellMm }), PX_MM, [0, 0, 36, 36]);
   const lines = letters.flatMap((letter) => letter.map((ring) => [...ring, ring[0]]));
-  const painted = mean([...values].filter((value) => value > 0.3));
+  const areaMm2 = letters.reduce((sum, letter) => sum + polygonArea(letter), 0);
+  const painted = values.reduce((sum, gm2) => sum + gm2, 0) / PX_MM ** 2 / areaMm2;
   let worst = 0;
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
-      const at: Point = [(column + 0.5) / 12, (row + 0.5) / 12];
+      const at: Point = [(column + 0.5) / PX_MM, (row + 0.5) / PX_MM];
       const isPainted = values[row * columns + column] > 0.5 * painted;
       if (isPainted !== letters.some((letter) => contains(letter, at)))
         worst = Math.max(worst, Math.min(...lines.map((line) => gapToLine(at, line))));

@@ -1,26 +1,23 @@
 import { deltaE00, type Lab } from '@kettle/core/kit/colour';
 import { rectangle } from '@kettle/core/kit/geometry';
-import { done } from '@kettle/core/kit/units';
 import { paperById } from '@kettle/core/materials/paper';
-import { loadsByCode, pigmentByCode } from '@kettle/core/materials/pigment';
+import { loadsByCode } from '@kettle/core/materials/pigment';
 import {
+  addMix,
   applyCommands,
   colourAt,
   laidMix,
   mixOf,
-  newMix,
   newPass,
   newPlan,
   NEW_STUDIO,
   rimOf,
   type Plan,
 } from '@kettle/core/document/plan';
-import { layOut, rehearse } from '@kettle/core/order/schedule';
-import { cellAt, probe, simulate, type PanelRun } from '@kettle/core/simulation/water';
-import { panelKernelFromBuild } from '@kettle/kernels/node';
+import { cellAt, probe, type PanelRun } from '@kettle/core/simulation/water';
 import type { Measured } from './limits';
-import { loadAt } from './painted-sheet';
-import { mean, quantile } from './random';
+import { loadAt, paintedPlan } from './painted-sheet';
+import { mean, quantile, variationOf } from './random';
 
 const PIGMENTS = ['PB29', 'PB15:3', 'PR122', 'PY150', 'PBr7-burnt-sienna'];
 const PAPERS = ['cotton-cold-300', 'cotton-hot-300', 'pulp-cold-300'];
@@ -51,11 +48,7 @@ function planOf(pigment: string, paper: string, [widthMm, heightMm]: Size): Plan
       do: 'add-area',
       area: { id: 'field', name: 'field', outline: rectangle(FROM_MM, FROM_MM, widthMm, heightMm) },
     },
-    {
-      do: 'put-mix',
-      mix: newMix({ id: 'mix', name: 'mix', strength: 0.2, parts: [{ pigment, parts: 1 }] }),
-      pigments: [pigmentByCode(pigment)],
-    },
+    addMix('mix', 0.2, pigment),
     {
       do: 'add-act',
       before: 'untape',
@@ -69,15 +62,7 @@ function planOf(pigment: string, paper: string, [widthMm, heightMm]: Size): Plan
 
 /** What the hand laid, against what was planned, and how even and of what colour it dried. */
 function washed(plan: Plan, [widthMm, heightMm]: Size, seed: number) {
-  const timeline = layOut(plan);
-  const rehearsed = rehearse(plan, timeline, { cellMm: CELL_MM, seed });
-  const laidS = Math.max(...rehearsed.acts.filter(({ kind }) => kind === 'wash').map(({ atS }) => atS));
-  const acts = rehearsed.acts.filter(({ atS }) => atS <= laidS);
-  let ended: PanelRun | null = null;
-  done(
-    simulate({ ...rehearsed, acts, stopS: laidS + DRY_S }, panelKernelFromBuild(), (run) => (ended = run)),
-  );
-  const run = ended!;
+  const run = paintedPlan(plan, CELL_MM, seed, DRY_S);
   const areaMm2 = widthMm * heightMm;
   const plannedGm2 = loadsByCode(laidMix(plan, mixOf(plan, 'mix'), FILM_UM)).reduce(
     (sum, { gm2 }) => sum + gm2,
@@ -93,8 +78,8 @@ function washed(plan: Plan, [widthMm, heightMm]: Size, seed: number) {
   return {
     waterOff: Math.abs((run.ledger.waterApplied * perCell) / (FILM_UM * areaMm2) - 1),
     pigmentOff: Math.abs((run.ledger.applied[0] * perCell) / (plannedGm2 * areaMm2) - 1),
-    rowCv: variation(across.rows),
-    columnCv: variation(across.columns),
+    rowCv: variationOf(across.rows),
+    columnCv: variationOf(across.columns),
     colourOff: deltaE00(told, probe(run, 'middle', middle).lab),
   };
 }
@@ -110,11 +95,6 @@ function lines(run: PanelRun, [left, top]: readonly [number, number], [width, he
     rows: range(rows).map((row) => mean(range(columns).map((column) => load(column, row)))),
     columns: range(columns).map((column) => mean(range(rows).map((row) => load(column, row)))),
   };
-}
-
-function variation(values: readonly number[]): number {
-  const average = mean(values);
-  return Math.sqrt(mean(values.map((value) => (value - average) ** 2))) / average;
 }
 
 /** A planned flat wash of every pigment on every paper in every size: laid exactly, dried even and in the colour that was told. */

@@ -9,6 +9,12 @@ export function randomFrom(seed: number): () => number {
 
 export const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
+/** Standard deviation over the mean. */
+export function variationOf(values: readonly number[]): number {
+  const average = mean(values);
+  return Math.sqrt(mean(values.map((value) => (value - average) ** 2))) / average;
+}
+
 /** The value below which `share` of the values lie. */
 export function quantile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
